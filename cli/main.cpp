@@ -1,0 +1,34 @@
+// lariat-cli: the core without a window.
+#include "cli/commands.h"
+
+#include <iostream>
+
+#include <CLI/CLI.hpp>
+
+int main(int argc, char** argv) {
+    CLI::App app{"Lariat without a window: checks, renders, measures and prints modular patches."};
+    app.require_subcommand(1);
+    app.footer("Examples:\n"
+               "  lariat-cli check data/demo/lamp.json\n"
+               "  lariat-cli render data/demo/lamp.json --out lamp.wav --probe \"osc-a:saw=saw.wav\"\n"
+               "  lariat-cli measure lamp.wav\n"
+               "  lariat-cli tie data/demo/lamp.json \"lfo sine to follower pwm\" --out changed.json\n"
+               "Exit codes: 0 done, 1 findings of the kind mistake (check), 2 wrong input, 3 wrong use.");
+    lariat::cli::Context context;
+    app.add_flag("--json", context.json, "Answer in JSON")->configurable(false);
+    app.add_option("--data", context.data, "Data folder with modules/ and cases/");
+    app.fallthrough();
+    for (auto* add : {lariat::cli::addBlocks, lariat::cli::addModules, lariat::cli::addCheck, lariat::cli::addRender,
+                      lariat::cli::addMeasure, lariat::cli::addTie, lariat::cli::addSheet})
+        add(app, context);
+    try {
+        app.parse(argc, argv);
+    } catch (const CLI::ParseError& error) {
+        const int code = app.exit(error);
+        return code == 0 ? 0 : 3;
+    } catch (const lariat::cli::Failed& failed) {
+        std::cerr << "lariat-cli: " << failed.error.text() << '\n';
+        return 2;
+    }
+    return context.exitCode;
+}

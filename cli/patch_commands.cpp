@@ -1,0 +1,110 @@
+// check, tie and sheet: what one does with a patch file.
+#include "cli/commands.h"
+#include "findings/finding.h"
+#include "library/check.h"
+#include "library/tie.h"
+#include "print/pdf.h"
+#include "sheet/sheet.h"
+
+#include <iostream>
+
+#include <CLI/CLI.hpp>
+#include <fmt/format.h>
+
+namespace lariat::cli {
+namespace {
+
+Json findingJson(const Finding& finding, const Patch& patch) {
+    Json fixes = Json::array();
+    for (const Fix& fix : finding.fixes) fixes.push_back(fix.label);
+    return {{"rule", finding.rule}, {"severity", finding.severity == Severity::Mistake ? "mistake" : "caution"},
+            {"row", patch.row(finding.cable)}, {"post", finding.post}, {"figure", finding.figure}, {"reason", finding.reason}, {"fixes", fixes}};
+}
+
+void printFinding(const Finding& finding, const Observation& o) {
+    const std::string where = finding.cable ? o.cableName(finding.cable) : o.nameOf(finding.post);
+    fmt::print("{} ({}): {}\n    {}\n", where, finding.rule, finding.figure, finding.reason);
+    for (std::size_t i = 0; i < finding.fixes.size(); ++i) fmt::print("    fix {}: {}\n", i + 1, finding.fixes[i].label);
+}
+
+struct PatchArgument {
+    std::filesystem::path file;
+    std::filesystem::path out;
+};
+
+} // namespace
+
+void addCheck(CLI::App& app, Context& context) {
+    struct Options : PatchArgument {
+        bool fix = false;
+    };
+    auto options = std::make_shared<Options>();
+    auto* command = app.add_subcommand("check", "Run a patch silently and list what is wrong with it");
+    command->add_option("patch", options->file, "Patch file")->required();
+    command->add_flag("--fix", options->fix, "Apply the first fix of every finding and write the patch to --out");
+    command->add_option("--out", options->out, "Where --fix writes; default: the patch file itself");
+    command->callback([options, &context] {
+        const Workspace workspace = context.workspace();
+        Patch patch = need(openPatch(options->file, workspace.library));
+        const Observation o = need(observe(patch, workspace.library, workspace.housing(patch)));
+        const std::vector<Finding> findings = findAll(o);
+        Json all = Json::array();
+        for (const Finding& finding : findings) {
+            if (finding.severity == Severity::Mistake) context.exitCode = 1;
+            if (context.json) all.push_back(findingJson(finding, patch));
+            else printFinding(finding, o);
+            if (options->fix && !finding.fixes.empty()) patch = need(applyEdits(patch, finding.fixes.front().edits));
+        }
+        if (options->fix) {
+            need(writeFile(options->out.empty() ? options->file : options->out, writePatch(patch)));
+            context.exitCode = 0;
+        }
+        if (context.json) std::cout << dump(all);
+        else fmt::print("{} findings in {} cables\n", findings.size(), patch.cables.size());
+    });
+}
+
+void addTie(CLI::App& app, Context& context) {
+    struct Options : PatchArgument {
+        std::vector<std::string> sentences;
+    };
+    auto options = std::make_shared<Options>();
+    auto* command = app.add_subcommand("tie", "Tie cables by sentences such as \"leader pulse to follower sync\"");
+    command->add_option("patch", options->file, "Patch file")->required();
+    command->add_option("sentences", options->sentences, "One sentence a cable")->required();
+    command->add_option("--out", options->out, "Where to write; default: the patch file itself");
+    command->callback([options, &context] {
+        const Workspace workspace = context.workspace();
+        Patch patch = need(openPatch(options->file, workspace.library));
+        Json tied = Json::array();
+        for (const std::string& sentence : options->sentences) {
+            const TieCable tie = need(readTie(sentence, patch, workspace.library));
+            patch = need(applyEdit(patch, tie));
+            const std::string line = fmt::format("{} to {}", tieName(tie.cable.from, patch, workspace.library), tieName(tie.cable.to, patch, workspace.library));
+            if (context.json) tied.push_back(line);
+            else fmt::print("tied {}\n", line);
+        }
+        need(writeFile(options->out.empty() ? options->file : options->out, writePatch(patch)));
+        if (context.json) std::cout << dump(tied);
+    });
+}
+
+void addSheet(CLI::App& app, Context& context) {
+    auto options = std::make_shared<PatchArgument>();
+    auto* command = app.add_subcommand("sheet", "Write the patch sheet as Markdown or PDF");
+    command->add_option("patch", options->file, "Patch file")->required();
+    command->add_option("--out", options->out, "File ending in .md or .pdf; default: Markdown on standard output");
+    command->callback([options, &context] {
+        const Workspace workspace = context.workspace();
+        const Patch patch = need(openPatch(options->file, workspace.library));
+        const Observation o = need(observe(patch, workspace.library, workspace.housing(patch)));
+        const Sheet sheet = makeSheet(o, findAll(o));
+        if (options->out.empty()) std::cout << writeMarkdown(sheet);
+        else if (options->out.extension() == ".pdf") need(writePdf(sheet, options->out));
+        else if (options->out.extension() == ".md") need(writeFile(options->out, writeMarkdown(sheet)));
+        else throw Failed{{options->out.string(), {}, "should end in .md or .pdf"}};
+        if (context.json) std::cout << dump({{"file", options->out.string()}, {"cables", patch.cables.size()}});
+    });
+}
+
+} // namespace lariat::cli

@@ -1,0 +1,135 @@
+// render and measure: sound and figures.
+#include "cli/commands.h"
+#include "engine/render.h"
+#include "engine/wav.h"
+#include "library/check.h"
+#include "measure/measure.h"
+#include "units/level.h"
+#include "units/pitch.h"
+
+#include <chrono>
+#include <iostream>
+
+#include <CLI/CLI.hpp>
+#include <fmt/format.h>
+
+namespace lariat::cli {
+namespace {
+
+struct ProbeRequest {
+    JackRef jack;
+    std::filesystem::path file;
+};
+
+ProbeRequest readProbe(const std::string& text) {
+    const auto equals = text.find('=');
+    const auto colon = text.find(':');
+    if (equals == std::string::npos || colon == std::string::npos || colon > equals)
+        throw Failed{{{}, {}, fmt::format("the probe \"{}\" should be written post:jack=file.wav", text)}};
+    return {{text.substr(0, colon), text.substr(colon + 1, equals - colon - 1)}, text.substr(equals + 1)};
+}
+
+} // namespace
+
+Workspace Context::workspace() const {
+    Workspace out = loadWorkspace(data.empty() ? dataFolder() : data, ownDataFolder());
+    for (const Error& error : out.errors) std::cerr << "lariat-cli: left out: " << error.text() << '\n';
+    return out;
+}
+
+void addRender(CLI::App& app, Context& context) {
+    struct Options {
+        std::filesystem::path file;
+        std::filesystem::path out;
+        std::vector<std::string> probes;
+        double seconds = 8.0;
+        double rate = 48000.0;
+        double engineRate = 96000.0;
+        long long seed = -1;
+    };
+    auto options = std::make_shared<Options>();
+    auto* command = app.add_subcommand("render", "Render a patch to sound files");
+    command->add_option("patch", options->file, "Patch file")->required();
+    command->add_option("--out", options->out, "WAV file for the mix, ±1 is 0 dBFS");
+    command->add_option("--probe", options->probes, "post:jack=file.wav, recorded in volts at the engine's rate");
+    command->add_option("--seconds", options->seconds, "Length")->check(CLI::Range(0.001, 3600.0))->capture_default_str();
+    command->add_option("--rate", options->rate, "Rate of the mix in Hz")->check(CLI::Range(8000.0, 192000.0))->capture_default_str();
+    command->add_option("--engine-rate", options->engineRate, "Rate of the simulation in Hz")->check(CLI::IsMember({48000.0, 96000.0, 192000.0}))->capture_default_str();
+    command->add_option("--seed", options->seed, "Seed of everything random; default: the patch's own")->check(CLI::Range(0LL, 0x7fffffffLL));
+    command->callback([options, &context] {
+        const Workspace workspace = context.workspace();
+        Patch patch = need(openPatch(options->file, workspace.library));
+        if (options->seed >= 0) patch.seed = static_cast<std::uint32_t>(options->seed);
+        std::vector<ProbeRequest> requests;
+        RenderOptions render;
+        render.seconds = options->seconds;
+        render.fileRate = options->rate;
+        render.engineRate = options->engineRate;
+        for (const std::string& text : options->probes) {
+            requests.push_back(readProbe(text));
+            render.probes.push_back(requests.back().jack);
+        }
+        const auto start = std::chrono::steady_clock::now();
+        const Rendering made = need(lariat::render(patch, workspace.library, render));
+        const double took = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
+        if (!options->out.empty()) need(writeWav(options->out, made.mix, 2, made.fileRate));
+        for (const ProbeRequest& request : requests) need(writeWav(request.file, made.probes.at(request.jack), 1, made.engineRate));
+        const LevelReading left = measureLevel(made.left);
+        const double times = options->seconds / took;
+        if (context.json)
+            std::cout << dump({{"seconds", options->seconds}, {"times-real-time", times}, {"peak-volts", left.peak().value},
+                               {"rms-volts", left.rms.value}, {"dc-volts", left.mean.value}, {"faults", made.faults}});
+        else
+            fmt::print("{:g} s at {:.0f} times real time; left peak {:.2f} V ({:.1f} dBFS), RMS {:.2f} V, DC {:+.3f} V\n", options->seconds,
+                       times, left.peak().value, toDbfs(left.peak()).value, left.rms.value, left.mean.value);
+        if (made.faults > 0) std::cerr << fmt::format("lariat-cli: {} made something that is not a number and was silenced\n", made.faultyPost);
+    });
+}
+
+void addMeasure(CLI::App& app, Context& context) {
+    struct Options {
+        std::filesystem::path file;
+        double from = 0.0;
+        double to = 0.0;
+    };
+    auto options = std::make_shared<Options>();
+    auto* command = app.add_subcommand("measure", "Read level, DC, pitch and the strongest partials of a sound file");
+    command->add_option("file", options->file, "WAV or FLAC; the first channel is read, in units of the file (volts for probes)")->required();
+    command->add_option("--from", options->from, "Start in seconds")->check(CLI::NonNegativeNumber);
+    command->add_option("--to", options->to, "End in seconds; default: the end of the file")->check(CLI::NonNegativeNumber);
+    command->callback([options, &context] {
+        const AudioFile file = need(readAudio(options->file));
+        const auto channels = static_cast<std::size_t>(file.channels);
+        std::vector<float> first;
+        const std::size_t frames = file.samples.size() / channels;
+        const auto begin = static_cast<std::size_t>(options->from * file.rate);
+        const auto end = options->to > 0.0 ? std::min(frames, static_cast<std::size_t>(options->to * file.rate)) : frames;
+        for (std::size_t i = begin; i < end; ++i) first.push_back(file.samples[i * channels]);
+        if (first.empty()) throw Failed{{options->file.string(), {}, "holds no samples in that range"}};
+        const LevelReading level = measureLevel(first);
+        const auto pitch = measurePitch(first, file.rate);
+        const Spectrum spectrum = measureSpectrum(first, file.rate);
+        Json partials = Json::array();
+        std::string lines;
+        for (int n = 1; pitch && n <= 8 && pitch->value * n < file.rate / 2; ++n) {
+            const double size = spectrum.at(pitch->value * n);
+            partials.push_back(size);
+            lines += fmt::format("  partial {} {:9.1f} Hz {:8.1f} dB\n", n, pitch->value * n, toDecibels(size).value);
+        }
+        if (context.json) {
+            Json out = {{"seconds", static_cast<double>(first.size()) / file.rate}, {"min", level.min.value}, {"max", level.max.value},
+                        {"rms", level.rms.value}, {"dc", level.mean.value}};
+            if (pitch) out["hertz"] = pitch->value;
+            if (pitch) out["note"] = pitchText(*pitch);
+            out["partials"] = partials;
+            std::cout << dump(out);
+        } else {
+            fmt::print("{:.3f} s, min {:+.4f}, max {:+.4f}, RMS {:.4f}, DC {:+.5f}\n", static_cast<double>(first.size()) / file.rate,
+                       level.min.value, level.max.value, level.rms.value, level.mean.value);
+            if (pitch) fmt::print("pitch {:.3f} Hz, {}\n{}", pitch->value, pitchText(*pitch), lines);
+            else fmt::print("no steady pitch\n");
+        }
+    });
+}
+
+} // namespace lariat::cli

@@ -1,0 +1,48 @@
+// Line out: the case's way out. Each side is in · level and joins the case's output bus in eurorack volts;
+// 10 V at the bus is 0 dBFS (units/level.h). The level runs from -60 dB, which is treated as off, to 0 dB.
+#include "blocks/maths.h"
+#include "blocks/types.h"
+
+namespace lariat {
+namespace {
+
+enum In { Left, Right };
+
+class LineOut final : public StatefulBlock<LineOut> {
+  public:
+    void prepare(const Setup&) override {}
+
+    void process(const Frame& frame) override {
+        const Ramp level = frame.control(0);
+        const float from = gain(level.start);
+        const float step = (gain(level.end()) - from) / static_cast<float>(kRun);
+        const float* left = frame.in(Left).volts.data();
+        const float* right = frame.in(Right).volts.data();
+        for (int i = frame.begin; i < frame.end; ++i) {
+            const float now = from + step * static_cast<float>(i);
+            frame.left[i] += now * left[i];
+            frame.right[i] += now * right[i];
+        }
+    }
+
+  private:
+    friend class StatefulBlock<LineOut>;
+    static float gain(float decibels) { return decibels <= -60.0f ? 0.0f : decibelsToGain(decibels); }
+    struct State {
+    } state_;
+};
+
+} // namespace
+
+BlockType lineOutType() {
+    using enum SignalKind;
+    return {"line-out",
+            "Line out",
+            "Brings the case down to line level and out of it",
+            {{"left", "in L", Audio}, {"right", "in R", Audio}},
+            {},
+            {{"level", "Level", linearScale(Unit::Decibels, -60, 0), -6}},
+            makeBlock<LineOut>};
+}
+
+} // namespace lariat

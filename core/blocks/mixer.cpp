@@ -1,0 +1,60 @@
+// Mixer: four DC-coupled inputs, a sum and its inverse. out = main · Σ level(n) · in(n), bending into the rails.
+#include "blocks/types.h"
+
+namespace lariat {
+namespace {
+
+constexpr int kChannels = 4;
+constexpr int kMain = kChannels;
+
+class Mixer final : public StatefulBlock<Mixer> {
+  public:
+    void prepare(const Setup&) override {}
+
+    void process(const Frame& frame) override {
+        std::array<float, kRun> sum{};
+        for (int channel = 0; channel < kChannels; ++channel) {
+            if (!frame.plugged(channel)) continue;
+            const float* in = frame.in(channel).volts.data();
+            const Ramp level = frame.control(channel);
+            for (int i = frame.begin; i < frame.end; ++i) sum[static_cast<std::size_t>(i)] += 0.01f * level(i) * in[i];
+        }
+        const Ramp main = frame.control(kMain);
+        for (int i = frame.begin; i < frame.end; ++i)
+            sum[static_cast<std::size_t>(i)] = softRail(0.01f * main(i) * sum[static_cast<std::size_t>(i)]);
+        Signal* mix = frame.out(0);
+        Signal* inverted = frame.out(1);
+        for (int i = frame.begin; i < frame.end; ++i) {
+            if (mix) (*mix)[i] = sum[static_cast<std::size_t>(i)];
+            if (inverted) (*inverted)[i] = -sum[static_cast<std::size_t>(i)];
+        }
+    }
+
+  private:
+    friend class StatefulBlock<Mixer>;
+    struct State {
+    } state_;
+};
+
+} // namespace
+
+BlockType mixerType() {
+    using enum SignalKind;
+    const Scale level = squaredScale(Unit::Percent, 0, 100);
+    return {"mixer",
+            "Mixer",
+            "Sum of four inputs, audio or control",
+            {{"in-1", "in 1", Audio, -5, 5, "level-1"},
+             {"in-2", "in 2", Audio, -5, 5, "level-2"},
+             {"in-3", "in 3", Audio, -5, 5, "level-3"},
+             {"in-4", "in 4", Audio, -5, 5, "level-4"}},
+            {{"mix", "mix", Audio}, {"inverted", "inverted", Audio}},
+            {{"level-1", "Level 1", level, 70},
+             {"level-2", "Level 2", level, 70},
+             {"level-3", "Level 3", level, 70},
+             {"level-4", "Level 4", level, 70},
+             {"main", "Main", level, 100}},
+            makeBlock<Mixer>};
+}
+
+} // namespace lariat

@@ -1,0 +1,56 @@
+// The phase that VCO and LFO turn, and the waveforms made from it.
+//
+// Phase p runs through [0, 1); with peak A = 5 V:
+//   sine A sin(2πp) · triangle A(1 - 4|p - ½|) · saw A(2p - 1) · pulse A while p < width, else -A
+//   sub ÷2, ÷4: squares that toggle every 1 or 2 turns · blends: half the sum of their parts
+// Every jump and bend is found at its exact time within the sample, at audio-rate width, negative (through-
+// zero) frequency and hard sync too, and band-limited by blep.h.
+#pragma once
+
+#include "blocks/blep.h"
+
+#include <array>
+#include <cstdint>
+#include <span>
+
+namespace lariat {
+
+class OscillatorCore {
+  public:
+    enum Wave { Sine, Triangle, Saw, Pulse, Sub2, Sub4, TrianglePulse, SawPulse, kWaves };
+
+    /// Turns the phase through samples [begin, end) of the run and writes the waves that somebody hears.
+    /// turns[i]: phase step of sample i; width[i]: 0…1; `sync`: edges, of which the rising ones reset the phase.
+    void run(int begin, int end, const float* turns, const float* width, std::span<const Edge> sync,
+             std::span<Signal* const> outputs);
+    [[nodiscard]] double phase() const { return phase_; }
+    void restart() { *this = {}; }
+
+  private:
+    static constexpr int kOwnWaves = 6; ///< those that are not blends
+
+    void travel(double from, double to, double turn, double widthStep);
+    void corner(double at, double turn);
+    void wrap(double at, double turn);
+    void countTurn(double at, bool forward);
+    void flipPulse(double at);
+    void reset(double at, double turn);
+    [[nodiscard]] double position(double at) const { return at + begin_; }
+    [[nodiscard]] bool wanted(Wave wave) const { return (needed_ & (1u << wave)) != 0; }
+    Corners& corners(Wave wave) { return corners_[wave]; }
+    [[nodiscard]] float squareOf(unsigned bit) const { return (turns_ & bit) ? -5.0f : 5.0f; }
+
+    std::array<Corners, kOwnWaves> corners_{};
+    double phase_ = 0.0;
+    double width_ = 0.5;    ///< at the present moment of the walk
+    bool upper_ = false;    ///< p >= 1/2
+    bool high_ = true;      ///< p < width
+    std::uint32_t turns_ = 0;
+    unsigned needed_ = 0;
+    int begin_ = 0;
+    Signal* pulseOut_ = nullptr;
+    Signal* sub2Out_ = nullptr;
+    Signal* sub4Out_ = nullptr;
+};
+
+} // namespace lariat

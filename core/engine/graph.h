@@ -1,0 +1,48 @@
+// From a patch to blocks and wires: modules are taken apart, normals resolved.
+#pragma once
+
+#include "library/library.h"
+
+#include <cstdint>
+#include <span>
+#include <string>
+#include <vector>
+
+namespace lariat {
+
+/// What feeds an input.
+struct Source {
+    int node = -1; ///< -1: nothing
+    int output = 0;
+    int cable = 0; ///< the cable that brings it; 0 for wires behind the panel and normals
+};
+
+struct Node {
+    std::string key;  ///< "post/block", the same from one edit to the next
+    std::string post;
+    const BlockType* type = nullptr;
+    std::vector<double> controls;
+    std::vector<Source> inputs;
+    std::vector<bool> heard; ///< outputs that feed something
+    std::shared_ptr<const Pattern> pattern;
+    std::uint64_t seed = 0;
+};
+
+/// A normal that is in effect: no plug breaks it, and something feeds it.
+struct NormalInEffect {
+    JackRef from; ///< the output at the end of the chain
+    JackRef to;
+};
+
+struct Graph {
+    std::vector<Node> nodes; ///< only those that are heard, lead out, or keep time
+    std::vector<NormalInEffect> normals;
+};
+
+/// Output that feeds an input: through its cable, else along its normals. An empty post means nothing does.
+JackRef feederOf(const Patch& patch, const Library& library, const JackRef& input);
+
+/// The patch must have passed checkPatch. Outputs in `alsoHeard` run even if nothing is plugged into them.
+Graph buildGraph(const Patch& patch, const Library& library, std::span<const JackRef> alsoHeard = {});
+
+} // namespace lariat

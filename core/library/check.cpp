@@ -1,0 +1,77 @@
+#include "library/check.h"
+
+#include <set>
+
+#include <fmt/format.h>
+
+namespace lariat {
+namespace {
+
+void checkPost(const Post& post, std::size_t number, const Library& library) {
+    const std::string path = fmt::format("posts/{}", number);
+    const ModuleInfo* module = library.module(post.module);
+    if (!module)
+        throw ReadError(path + "/module", fmt::format("there is no module \"{}\"; add its description to the module folder", post.module));
+    const PartInfo* part = module->part(post.part);
+    if (!part) throw ReadError(path + "/part", fmt::format("{} has no part \"{}\"", module->description.name, post.part));
+    for (const auto& [id, value] : post.knobs) {
+        const KnobInfo* knob = part->knob(id);
+        if (!knob) throw ReadError(path + "/knobs/" + id, fmt::format("{} has no knob \"{}\"", part->name, id));
+        if (!(value >= knob->scale.min && value <= knob->scale.max))
+            throw ReadError(path + "/knobs/" + id,
+                            fmt::format("{:g} is outside its range, {}", value, knob->scale.expectation()));
+    }
+}
+
+void checkCable(const Patch& patch, const Cable& cable, std::size_t number, const Library& library,
+                std::set<JackRef>& taken) {
+    const auto look = [&](const JackRef& ref, const char* end, bool output) {
+        const std::string path = fmt::format("cables/{}/{}", number, end);
+        const Post* post = patch.post(ref.post);
+        if (!post) throw ReadError(path, fmt::format("there is no post \"{}\"", ref.post));
+        const JackInfo* jack = library.jack(patch, ref);
+        if (!jack) throw ReadError(path, fmt::format("{} has no jack \"{}\"", post->name, ref.jack));
+        if (jack->output != output)
+            throw ReadError(path, fmt::format("{} of {} is an {}, a cable runs from an output to an input", jack->name,
+                                              post->name, jack->output ? "output" : "input"));
+    };
+    look(cable.from, "from", true);
+    look(cable.to, "to", false);
+    if (!taken.insert(cable.to).second)
+        throw ReadError(fmt::format("cables/{}/to", number),
+                        fmt::format("{} holds a plug already; two outputs are summed by a mixer", cable.to.text()));
+}
+
+} // namespace
+
+Result<Patch> checkPatch(Patch patch, const Library& library) {
+    try {
+        std::set<std::pair<std::string, std::string>> places;
+        for (std::size_t i = 0; i < patch.posts.size(); ++i) {
+            const Post& post = patch.posts[i];
+            checkPost(post, i + 1, library);
+            if (!places.emplace(post.slot, post.part).second)
+                throw ReadError(fmt::format("posts/{}", i + 1), fmt::format("{} of {} is in use already", post.part, post.slot));
+        }
+        std::set<JackRef> taken;
+        for (std::size_t i = 0; i < patch.cables.size(); ++i) checkCable(patch, patch.cables[i], i + 1, library, taken);
+        for (std::size_t i = 0; i < patch.patterns.size(); ++i) {
+            const Post* post = patch.post(patch.patterns[i].post);
+            const PartInfo* part = post ? library.part(*post) : nullptr;
+            if (!part || !part->has("track-sequencer"))
+                throw ReadError(fmt::format("patterns/{}/post", i + 1),
+                                fmt::format("\"{}\" is not a sequencer in this patch", patch.patterns[i].post));
+        }
+        return patch;
+    } catch (const ReadError& error) {
+        return failure(error.what(), error.path);
+    }
+}
+
+Result<Patch> openPatch(const std::filesystem::path& file, const Library& library) {
+    auto patch = readFile(file).and_then(readPatch).and_then([&](Patch read) { return checkPatch(std::move(read), library); });
+    if (!patch) patch.error().file = file.string();
+    return patch;
+}
+
+} // namespace lariat

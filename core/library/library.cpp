@@ -1,0 +1,266 @@
+#include "library/library.h"
+
+#include <algorithm>
+#include <set>
+
+#include <fmt/format.h>
+
+namespace lariat {
+namespace {
+
+template <class List> auto findById(const List& list, std::string_view id) -> decltype(list.data()) {
+    const auto it = std::ranges::find_if(list, [&](const auto& item) { return item.id == id; });
+    return it == list.end() ? nullptr : &*it;
+}
+
+template <class List> int indexOf(const List& list, std::string_view id) {
+    const auto* item = findById(list, id);
+    return item ? static_cast<int>(item - list.data()) : -1;
+}
+
+/// Looks up the names of one part; throws ReadError at the first that is wrong.
+class PartResolver {
+  public:
+    PartResolver(const PartDescription& in, std::string path) : in_(in), path_(std::move(path)) {}
+
+    PartInfo resolve() {
+        out_.id = in_.id;
+        out_.name = in_.name;
+        blocks();
+        wires();
+        jacks();
+        normals();
+        knobs();
+        for (const std::string& id : in_.mainKnobs) {
+            if (!out_.knob(id)) fail("main", fmt::format("there is no knob \"{}\"", id));
+            out_.mainKnobs.push_back(id);
+        }
+        if (in_.mainKnobs.empty())
+            for (std::size_t i = 0; i < std::min<std::size_t>(3, out_.knobs.size()); ++i)
+                out_.mainKnobs.push_back(out_.knobs[i].id);
+        return std::move(out_);
+    }
+
+  private:
+    [[noreturn]] void fail(const std::string& where, const std::string& reason) const {
+        throw ReadError(path_ + "/" + where, reason);
+    }
+
+    void blocks() {
+        for (const BlockUse& use : in_.blocks) {
+            const BlockType* type = findBlockType(use.type);
+            if (!type) fail("blocks/" + use.id, fmt::format("there is no block \"{}\"", use.type));
+            if (findById(out_.blocks, use.id)) fail("blocks/" + use.id, "is named twice");
+            PartBlock block{use.id, type, {}};
+            for (const auto& [control, value] : use.fixed) {
+                const int index = indexOf(type->controls, control);
+                if (index < 0) fail("blocks/" + use.id, fmt::format("{} has no control \"{}\"", use.type, control));
+                const Scale& scale = type->controls[static_cast<std::size_t>(index)].scale;
+                if (!(value >= scale.min && value <= scale.max))
+                    fail("blocks/" + use.id, fmt::format("{} = {:g} is outside {:g} to {:g}", control, value, scale.min, scale.max));
+                block.fixed[index] = value;
+            }
+            out_.blocks.push_back(std::move(block));
+        }
+    }
+
+    /// Splits "block.word"; with one block the block may be left out.
+    std::pair<int, std::string> split(const std::string& at, const std::string& where) const {
+        const auto dot = at.find('.');
+        if (dot == std::string::npos) {
+            if (out_.blocks.size() == 1) return {0, at};
+            fail(where, fmt::format("\"{}\" is not written block.name", at));
+        }
+        const int block = indexOf(out_.blocks, at.substr(0, dot));
+        if (block < 0) fail(where, fmt::format("there is no block \"{}\" in this part", at.substr(0, dot)));
+        return {block, at.substr(dot + 1)};
+    }
+
+    const BlockType& type(int block) const { return *out_.blocks[static_cast<std::size_t>(block)].type; }
+
+    void wires() {
+        for (const InnerWire& wire : in_.wires) {
+            const auto [fromBlock, from] = split(wire.from, "wires");
+            const auto [toBlock, to] = split(wire.to, "wires");
+            const int output = indexOf(type(fromBlock).outputs, from);
+            const int input = indexOf(type(toBlock).inputs, to);
+            if (output < 0) fail("wires", fmt::format("\"{}\" is not an output", wire.from));
+            if (input < 0) fail("wires", fmt::format("\"{}\" is not an input", wire.to));
+            out_.wires.push_back({{fromBlock, output}, {toBlock, input}});
+        }
+    }
+
+    void addJack(const JackDescription& jack, const std::string& where) {
+        if (out_.jack(jack.id)) fail(where, fmt::format("the jack \"{}\" stands twice", jack.id));
+        const auto [block, word] = split(jack.at.empty() ? jack.id : jack.at, where);
+        const int input = indexOf(type(block).inputs, word);
+        const int output = indexOf(type(block).outputs, word);
+        if (input < 0 && output < 0) fail(where, fmt::format("{} has no jack \"{}\"", type(block).id, word));
+        const auto& specs = input >= 0 ? type(block).inputs : type(block).outputs;
+        const JackSpec& spec = specs[static_cast<std::size_t>(std::max(input, output))];
+        JackInfo info{jack.id, jack.name.empty() ? spec.name : jack.name, input < 0, {block, std::max(input, output)},
+                      spec.kind, spec.min, spec.max, {}, {}};
+        amounts_.emplace_back(out_.jacks.size(), spec.amount.empty() ? -1 : indexOf(type(block).controls, spec.amount));
+        out_.jacks.push_back(std::move(info));
+    }
+
+    void jacks() {
+        for (const JackDescription& jack : in_.jacks) addJack(jack, "jacks/" + jack.id);
+        if (!in_.jacks.empty() || out_.blocks.size() != 1) return;
+        for (const JackSpec& spec : type(0).inputs) addJack({spec.id, spec.name, spec.id}, "jacks");
+        for (const JackSpec& spec : type(0).outputs) addJack({spec.id, spec.name, spec.id}, "jacks");
+    }
+
+    void normals() {
+        for (const auto& [to, from] : in_.normals) {
+            const auto jack = std::ranges::find(out_.jacks, to, &JackInfo::id);
+            if (jack == out_.jacks.end() || jack->output) fail("normals", fmt::format("\"{}\" is not an input of this part", to));
+            const auto dot = from.find('.');
+            if (dot == std::string::npos) fail("normals", fmt::format("\"{}\" is not written part.jack", from));
+            jack->normal = NormalInfo{from.substr(0, dot), from.substr(dot + 1)};
+        }
+    }
+
+    void addKnob(const KnobDescription& knob, const std::string& where) {
+        if (out_.knob(knob.id)) fail(where, fmt::format("the knob \"{}\" stands twice", knob.id));
+        const auto [block, word] = split(knob.at.empty() ? knob.id : knob.at, where);
+        const int index = indexOf(type(block).controls, word);
+        if (index < 0) fail(where, fmt::format("{} has no control \"{}\"", type(block).id, word));
+        const ControlSpec& spec = type(block).controls[static_cast<std::size_t>(index)];
+        const double initial = knob.initial.value_or(spec.initial);
+        if (initial < spec.scale.min || initial > spec.scale.max)
+            fail(where, fmt::format("the initial value {:g} is outside {:g} to {:g}", initial, spec.scale.min, spec.scale.max));
+        out_.knobs.push_back({knob.id, knob.name.empty() ? spec.name : knob.name, {block, index}, spec.scale, initial});
+    }
+
+    void knobs() {
+        for (const KnobDescription& knob : in_.knobs) addKnob(knob, "knobs/" + knob.id);
+        if (in_.knobs.empty() && out_.blocks.size() == 1)
+            for (const ControlSpec& spec : type(0).controls) addKnob({spec.id, spec.name, spec.id, {}}, "knobs");
+        for (const auto& [jack, control] : amounts_)
+            for (const KnobInfo& knob : out_.knobs)
+                if (knob.at.block == out_.jacks[jack].at.block && knob.at.index == control) out_.jacks[jack].amountKnob = knob.id;
+    }
+
+    const PartDescription& in_;
+    std::string path_;
+    PartInfo out_;
+    std::vector<std::pair<std::size_t, int>> amounts_; ///< jack index, control index of its amount
+};
+
+/// Follows each input's normals through other inputs; a chain that comes back never finds a source.
+void checkNormals(const ModuleInfo& module) {
+    for (const PartInfo& part : module.parts)
+        for (const JackInfo& start : part.jacks) {
+            const std::string path = fmt::format("parts/{}/jacks/{}", part.id, start.id);
+            std::set<const JackInfo*> seen;
+            for (const JackInfo* jack = &start; jack->normal;) {
+                if (!seen.insert(jack).second) throw ReadError(path, "its normals go round in a circle");
+                const PartInfo* source = module.part(jack->normal->part);
+                const JackInfo* next = source ? source->jack(jack->normal->jack) : nullptr;
+                if (!next)
+                    throw ReadError(path, fmt::format("the normal {}.{} does not exist", jack->normal->part, jack->normal->jack));
+                jack = next;
+            }
+        }
+}
+
+} // namespace
+
+const JackInfo* PartInfo::jack(std::string_view wanted) const { return findById(jacks, wanted); }
+const KnobInfo* PartInfo::knob(std::string_view wanted) const { return findById(knobs, wanted); }
+const PartInfo* ModuleInfo::part(std::string_view wanted) const { return findById(parts, wanted); }
+
+bool PartInfo::has(std::string_view blockType) const {
+    return std::ranges::any_of(blocks, [&](const PartBlock& block) { return block.type->id == blockType; });
+}
+
+const KnobInfo* PartInfo::knobFor(std::string_view blockType, std::string_view control) const {
+    for (const KnobInfo& knob : knobs) {
+        const BlockType& type = *blocks[static_cast<std::size_t>(knob.at.block)].type;
+        if (type.id == blockType && type.controls[static_cast<std::size_t>(knob.at.index)].id == control) return &knob;
+    }
+    return nullptr;
+}
+
+const JackInfo* PartInfo::jackFor(std::string_view blockType, std::string_view wanted) const {
+    for (const JackInfo& jack : jacks) {
+        const BlockType& type = *blocks[static_cast<std::size_t>(jack.at.block)].type;
+        const auto& specs = jack.output ? type.outputs : type.inputs;
+        if (type.id == blockType && specs[static_cast<std::size_t>(jack.at.index)].id == wanted) return &jack;
+    }
+    return nullptr;
+}
+
+Result<ModuleInfo> resolveModule(const ModuleDescription& description) {
+    try {
+        ModuleInfo module{description, {}};
+        for (const PartDescription& part : description.parts) {
+            if (module.part(part.id)) throw ReadError("parts/" + part.id, "stands twice");
+            module.parts.push_back(PartResolver(part, "parts/" + part.id).resolve());
+        }
+        checkNormals(module);
+        return module;
+    } catch (const ReadError& error) {
+        return failure(error.what(), error.path);
+    }
+}
+
+std::vector<Error> Library::load(const std::filesystem::path& folder) {
+    std::vector<Error> errors;
+    std::vector<std::filesystem::path> files;
+    std::error_code problem;
+    for (const auto& entry : std::filesystem::directory_iterator(folder, problem))
+        if (entry.path().extension() == ".json") files.push_back(entry.path());
+    if (problem) errors.push_back({folder.string(), {}, "the module folder cannot be read: " + problem.message()});
+    std::ranges::sort(files);
+    for (const auto& file : files) {
+        auto module = readFile(file).and_then(readModule).and_then(resolveModule);
+        if (module) {
+            add(std::move(*module));
+        } else {
+            module.error().file = file.string();
+            errors.push_back(std::move(module.error()));
+        }
+    }
+    return errors;
+}
+
+void Library::add(ModuleInfo module) {
+    std::string id = module.description.id;
+    modules_.insert_or_assign(std::move(id), std::move(module));
+}
+
+const ModuleInfo* Library::module(std::string_view id) const {
+    const auto it = modules_.find(id);
+    return it == modules_.end() ? nullptr : &it->second;
+}
+
+const PartInfo* Library::part(const Post& post) const {
+    const ModuleInfo* info = module(post.module);
+    return info ? info->part(post.part) : nullptr;
+}
+
+const JackInfo* Library::jack(const Patch& patch, const JackRef& ref) const {
+    const Post* post = patch.post(ref.post);
+    const PartInfo* info = post ? part(*post) : nullptr;
+    return info ? info->jack(ref.jack) : nullptr;
+}
+
+double knobValue(const Post& post, const KnobInfo& knob) {
+    const auto it = post.knobs.find(knob.id);
+    return it == post.knobs.end() ? knob.initial : it->second;
+}
+
+const char* kindName(SignalKind kind) {
+    switch (kind) {
+    case SignalKind::Audio: return "audio";
+    case SignalKind::Pitch: return "pitch";
+    case SignalKind::Gate: return "gate";
+    case SignalKind::Clock: return "clock";
+    case SignalKind::Control: return "control";
+    }
+    return "";
+}
+
+} // namespace lariat

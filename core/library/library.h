@@ -1,0 +1,112 @@
+// The modules Lariat knows: descriptions read from folders and resolved against the blocks.
+#pragma once
+
+#include "blocks/block.h"
+#include "model/case.h"
+#include "model/module.h"
+#include "model/patch.h"
+
+#include <filesystem>
+#include <map>
+#include <memory>
+#include <string>
+#include <vector>
+
+namespace lariat {
+
+/// A block's jack or control within a part.
+struct BlockPoint {
+    int block = 0; ///< index into PartInfo::blocks
+    int index = 0; ///< index into the block type's inputs, outputs or controls
+};
+
+/// Where an input's signal comes from while nothing is plugged into it.
+struct NormalInfo {
+    std::string part;
+    std::string jack;
+};
+
+struct JackInfo {
+    std::string id;
+    std::string name;
+    bool output = false;
+    BlockPoint at;
+    SignalKind kind = SignalKind::Control;
+    float min = -5.0f;
+    float max = 5.0f;
+    std::string amountKnob; ///< id of the knob that scales this input; may be empty
+    std::optional<NormalInfo> normal;
+};
+
+struct KnobInfo {
+    std::string id;
+    std::string name;
+    BlockPoint at;
+    Scale scale;
+    double initial = 0.0;
+};
+
+struct WireInfo {
+    BlockPoint from;
+    BlockPoint to;
+};
+
+struct PartBlock {
+    std::string id;
+    const BlockType* type = nullptr;
+    std::map<int, double> fixed; ///< control index → value
+};
+
+/// A part with every name looked up.
+struct PartInfo {
+    std::string id;
+    std::string name;
+    std::vector<PartBlock> blocks;
+    std::vector<WireInfo> wires;
+    std::vector<JackInfo> jacks;
+    std::vector<KnobInfo> knobs;
+    std::vector<std::string> mainKnobs;
+
+    [[nodiscard]] const JackInfo* jack(std::string_view id) const;
+    [[nodiscard]] const KnobInfo* knob(std::string_view id) const;
+    /// True if some block of the part is of that type.
+    [[nodiscard]] bool has(std::string_view blockType) const;
+    /// The knob that sets this control of the first block of that type, or nullptr.
+    [[nodiscard]] const KnobInfo* knobFor(std::string_view blockType, std::string_view control) const;
+    /// The jack of this block type's input or output, or nullptr.
+    [[nodiscard]] const JackInfo* jackFor(std::string_view blockType, std::string_view jack) const;
+};
+
+struct ModuleInfo {
+    ModuleDescription description;
+    std::vector<PartInfo> parts;
+    [[nodiscard]] const PartInfo* part(std::string_view id) const;
+};
+
+/// Looks up blocks, jacks, knobs and normals of a description; names the first one that does not exist,
+/// stands twice, or goes in a circle.
+Result<ModuleInfo> resolveModule(const ModuleDescription& description);
+
+class Library {
+  public:
+    /// Reads every .json of a folder, in alphabetical order. Files that cannot be used are reported and the
+    /// rest still loads. A module of a name that is there already replaces it.
+    std::vector<Error> load(const std::filesystem::path& folder);
+    /// Adds one module.
+    void add(ModuleInfo module);
+
+    [[nodiscard]] const ModuleInfo* module(std::string_view id) const;
+    [[nodiscard]] const PartInfo* part(const Post& post) const;
+    [[nodiscard]] const JackInfo* jack(const Patch& patch, const JackRef& ref) const;
+    [[nodiscard]] const std::map<std::string, ModuleInfo, std::less<>>& modules() const { return modules_; }
+
+  private:
+    std::map<std::string, ModuleInfo, std::less<>> modules_;
+};
+
+/// Where a post's knob stands: its value in the patch, else its initial one.
+double knobValue(const Post& post, const KnobInfo& knob);
+/// The jack's kind as a word.
+const char* kindName(SignalKind kind);
+
+} // namespace lariat

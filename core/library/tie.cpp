@@ -1,0 +1,160 @@
+#include "library/tie.h"
+
+#include <algorithm>
+#include <cctype>
+#include <numeric>
+
+#include <fmt/format.h>
+
+namespace lariat {
+namespace {
+
+std::string lower(std::string_view text) {
+    std::string out;
+    bool space = true; // drops leading and double spaces
+    for (const char c : text) {
+        const bool blank = std::isspace(static_cast<unsigned char>(c)) != 0;
+        if (blank && space) continue;
+        out += blank ? ' ' : static_cast<char>(std::tolower(static_cast<unsigned char>(c)));
+        space = blank;
+    }
+    while (!out.empty() && out.back() == ' ') out.pop_back();
+    return out;
+}
+
+/// Edits needed to turn one word into another (Levenshtein).
+std::size_t distance(const std::string& a, const std::string& b) {
+    std::vector<std::size_t> row(b.size() + 1);
+    std::iota(row.begin(), row.end(), 0u);
+    for (std::size_t i = 1; i <= a.size(); ++i) {
+        std::size_t diagonal = row[0];
+        row[0] = i;
+        for (std::size_t j = 1; j <= b.size(); ++j) {
+            const std::size_t change = diagonal + (a[i - 1] == b[j - 1] ? 0 : 1);
+            diagonal = row[j];
+            row[j] = std::min({row[j] + 1, row[j - 1] + 1, change});
+        }
+    }
+    return row[b.size()];
+}
+
+struct Named {
+    JackRef ref;
+    const JackInfo* jack;
+    std::string name; ///< "Osc A saw"
+};
+
+std::vector<Named> jacksOf(const Patch& patch, const Library& library, bool outputs) {
+    std::vector<Named> all;
+    for (const Post& post : patch.posts) {
+        const PartInfo* part = library.part(post);
+        if (!part) continue;
+        for (const JackInfo& jack : part->jacks)
+            if (jack.output == outputs) all.push_back({{post.id, jack.id}, &jack, post.name + " " + jack.name});
+    }
+    return all;
+}
+
+bool means(const Named& named, const std::string& wanted) {
+    const auto dashed = [](std::string text) {
+        std::ranges::replace(text, '-', ' ');
+        return text;
+    };
+    return lower(named.name) == wanted || lower(named.ref.text()) == wanted ||
+           dashed(lower(named.ref.post + " " + named.ref.jack)) == dashed(wanted);
+}
+
+Result<Named> findJack(const std::string& text, const std::vector<Named>& among, const char* what) {
+    const std::string wanted = lower(text);
+    for (const Named& named : among)
+        if (means(named, wanted)) return named;
+    std::vector<const Named*> near;
+    for (const Named& named : among) near.push_back(&named);
+    std::ranges::sort(near, {}, [&](const Named* named) { return distance(lower(named->name), wanted); });
+    std::vector<std::string> names;
+    for (std::size_t i = 0; i < std::min<std::size_t>(3, near.size()); ++i) names.push_back(near[i]->name);
+    if (wanted.empty()) return failure(fmt::format("an {} is missing, for example \"{}\"", what, names.empty() ? "" : names.front()));
+    return failure(fmt::format("there is no {} \"{}\"; near it: {}", what, text, fmt::join(names, ", ")));
+}
+
+/// Where the word "to" stands in a sentence; npos if it does not yet.
+std::size_t splitAt(const std::string& sentence) {
+    std::string padded = " " + sentence + " ";
+    std::ranges::transform(padded, padded.begin(), [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    return padded.find(" to "); // counted in the padded text: the blank before "to" is the place of the word itself
+}
+
+} // namespace
+
+std::string tieName(const JackRef& ref, const Patch& patch, const Library& library) {
+    const Post* post = patch.post(ref.post);
+    const JackInfo* jack = library.jack(patch, ref);
+    return fmt::format("{} {}", post ? post->name : ref.post, jack ? jack->name : ref.jack);
+}
+
+Result<TieCable> makeTie(JackRef a, JackRef b, const Patch& patch, const Library& library) {
+    const JackInfo* first = library.jack(patch, a);
+    const JackInfo* second = library.jack(patch, b);
+    if (!first || !second) return failure("one of the jacks does not exist");
+    if (first->output == second->output)
+        return failure(first->output ? "both are outputs; two outputs must never be joined, sum them in a mixer"
+                                     : "both are inputs; a cable runs from an output to an input");
+    if (!first->output) std::swap(a, b);
+    if (const Cable* there = patch.cableInto(b))
+        return failure(fmt::format("{} holds cable {} already", tieName(b, patch, library), patch.row(there->id)));
+    Cable cable{0, a, b, patch.post(b.post)->voice, "", "", 0, "", Json::object()};
+    if (cable.voice.empty()) cable.voice = patch.post(a.post)->voice;
+    for (const Cable& other : patch.cables)
+        if (other.voice == cable.voice) cable.step = other.step;
+    int row = 0; // behind the last cable of the same heading
+    for (std::size_t i = 0; i < patch.cables.size(); ++i)
+        if (patch.cables[i].voice == cable.voice && patch.cables[i].step == cable.step) row = static_cast<int>(i) + 2;
+    return TieCable{cable, row};
+}
+
+Result<TieCable> readTie(const std::string& sentence, const Patch& patch, const Library& library) {
+    const std::string text = lower(sentence);
+    const auto split = splitAt(text);
+    if (split == std::string::npos) return failure("write which output goes to which input, as in \"clock 16ths to tracks clock\"");
+    const std::string from = lower(std::string_view(text).substr(0, split));
+    const std::string to = lower(std::string_view(text).substr(std::min(text.size(), split + 2)));
+    const auto output = findJack(from, jacksOf(patch, library, true), "output");
+    if (!output) return tl::unexpected(output.error());
+    const auto input = findJack(to, jacksOf(patch, library, false), "input");
+    if (!input) return tl::unexpected(input.error());
+    return makeTie(output->ref, input->ref, patch, library);
+}
+
+std::vector<std::string> completeTie(const std::string& text, const Patch& patch, const Library& library, std::size_t limit) {
+    const auto split = splitAt(text);
+    const bool behind = split != std::string::npos;
+    const std::string typed = lower(behind ? std::string_view(text).substr(std::min(text.size(), split + 2)) : std::string_view(text));
+    std::string head;
+    const JackInfo* output = nullptr;
+    if (behind) {
+        const auto from = findJack(text.substr(0, split), jacksOf(patch, library, true), "output");
+        if (!from) return {};
+        head = from->name + " to ";
+        output = from->jack;
+    }
+    struct Ranked {
+        int rank;
+        std::string text;
+    };
+    std::vector<Ranked> found;
+    for (const Named& named : jacksOf(patch, library, !behind)) {
+        const std::string name = lower(named.name);
+        const auto at = name.find(typed);
+        if (at == std::string::npos) continue;
+        if (behind && patch.cableInto(named.ref)) continue;
+        int rank = at == 0 ? 0 : 2;
+        if (output && named.jack->kind != output->kind) ++rank;
+        found.push_back({rank, behind ? head + named.name : named.name + " to "});
+    }
+    std::ranges::stable_sort(found, {}, &Ranked::rank);
+    std::vector<std::string> out;
+    for (std::size_t i = 0; i < std::min(limit, found.size()); ++i) out.push_back(std::move(found[i].text));
+    return out;
+}
+
+} // namespace lariat

@@ -1,0 +1,190 @@
+#include "measure/measure.h"
+
+#include <algorithm>
+#include <cmath>
+#include <complex>
+#include <memory>
+#include <mutex>
+
+#include <fftw3.h>
+
+namespace lariat {
+namespace {
+
+constexpr double kTwoPi = 6.28318530717958647692;
+
+/// FFTW plans may be made by one thread at a time.
+std::mutex& planMutex() {
+    static std::mutex mutex;
+    return mutex;
+}
+
+std::vector<std::complex<float>> transform(std::vector<float> in) {
+    std::vector<std::complex<float>> out(in.size() / 2 + 1);
+    fftwf_plan plan = nullptr;
+    {
+        const std::lock_guard lock(planMutex());
+        plan = fftwf_plan_dft_r2c_1d(static_cast<int>(in.size()), in.data(), reinterpret_cast<fftwf_complex*>(out.data()), FFTW_ESTIMATE);
+    }
+    fftwf_execute(plan);
+    const std::lock_guard lock(planMutex());
+    fftwf_destroy_plan(plan);
+    return out;
+}
+
+std::vector<float> inverse(std::vector<std::complex<float>> in, std::size_t size) {
+    std::vector<float> out(size);
+    fftwf_plan plan = nullptr;
+    {
+        const std::lock_guard lock(planMutex());
+        plan = fftwf_plan_dft_c2r_1d(static_cast<int>(size), reinterpret_cast<fftwf_complex*>(in.data()), out.data(), FFTW_ESTIMATE);
+    }
+    fftwf_execute(plan);
+    const std::lock_guard lock(planMutex());
+    fftwf_destroy_plan(plan);
+    return out;
+}
+
+std::size_t fastSize(std::size_t n) {
+    std::size_t size = 1;
+    while (size < n) size *= 2;
+    return size;
+}
+
+/// Phase of a partial in a Hann-windowed piece.
+double phaseOf(std::span<const float> x, double turnsPerSample, std::size_t start, std::size_t length) {
+    std::complex<double> sum = 0.0;
+    for (std::size_t i = 0; i < length; ++i) {
+        const double window = 0.5 - 0.5 * std::cos(kTwoPi * (static_cast<double>(i) + 0.5) / static_cast<double>(length));
+        sum += window * static_cast<double>(x[start + i]) * std::polar(1.0, -kTwoPi * turnsPerSample * static_cast<double>(start + i));
+    }
+    return std::arg(sum);
+}
+
+/// Betters a pitch by how far the fundamental's phase drifts between the two halves.
+double refine(std::span<const float> x, double rate, double hertz) {
+    for (int round = 0; round < 3; ++round) {
+        const auto period = rate / hertz;
+        const auto whole = static_cast<std::size_t>(std::floor(static_cast<double>(x.size()) / 2.0 / period) * period);
+        if (whole < 16) return hertz;
+        const std::size_t gap = x.size() - whole;
+        const double turns = hertz / rate;
+        const double drift = std::remainder(phaseOf(x, turns, gap, whole) - phaseOf(x, turns, 0, whole), kTwoPi);
+        const double better = hertz + drift / kTwoPi * rate / static_cast<double>(gap);
+        if (std::abs(better / hertz - 1.0) > 0.02) return hertz;
+        hertz = better;
+    }
+    return hertz;
+}
+
+} // namespace
+
+LevelReading measureLevel(std::span<const float> volts) {
+    if (volts.empty()) return {};
+    const auto [low, high] = std::ranges::minmax_element(volts);
+    double sum = 0.0;
+    double squares = 0.0;
+    for (const float v : volts) {
+        sum += static_cast<double>(v);
+        squares += static_cast<double>(v) * static_cast<double>(v);
+    }
+    const double n = static_cast<double>(volts.size());
+    return {{static_cast<double>(*low)}, {static_cast<double>(*high)}, {sum / n}, {std::sqrt(squares / n)}};
+}
+
+std::optional<Hertz> measurePitch(std::span<const float> volts, double rate) {
+    const std::size_t n = volts.size();
+    if (n < 64) return std::nullopt;
+    const LevelReading level = measureLevel(volts);
+    std::vector<float> x(fastSize(2 * n), 0.0f);
+    double power = 0.0;
+    for (std::size_t i = 0; i < n; ++i) {
+        x[i] = volts[i] - static_cast<float>(level.mean.value);
+        power += static_cast<double>(x[i]) * static_cast<double>(x[i]);
+    }
+    if (std::sqrt(power / static_cast<double>(n)) < 0.05) return std::nullopt;
+    const std::vector<float> centred(x.begin(), x.begin() + static_cast<std::ptrdiff_t>(n));
+    auto bins = transform(x);
+    for (auto& bin : bins) bin = std::norm(bin);
+    const std::vector<float> correlation = inverse(std::move(bins), x.size());
+    // Normalised square difference: 2 r(lag) / m(lag), 1 for a perfect repeat.
+    const auto size = static_cast<double>(x.size());
+    double energy = 2.0 * power;
+    std::vector<double> repeat(n / 4 + 2, 0.0);
+    for (std::size_t lag = 0; lag < repeat.size(); ++lag) {
+        if (lag > 0) {
+            const auto head = static_cast<double>(centred[lag - 1]);
+            const auto tail = static_cast<double>(centred[n - lag]);
+            energy -= head * head + tail * tail;
+        }
+        repeat[lag] = energy > 1e-12 ? 2.0 * static_cast<double>(correlation[lag]) / size / energy : 0.0;
+    }
+    std::size_t lag = 1;
+    while (lag + 1 < repeat.size() && repeat[lag] > 0.0) ++lag; // leave the peak at lag zero
+    double best = 0.0;
+    for (std::size_t i = lag; i + 1 < repeat.size(); ++i) best = std::max(best, repeat[i]);
+    if (best < 0.6) return std::nullopt;
+    for (; lag + 1 < repeat.size(); ++lag) {
+        const bool peak = repeat[lag] >= repeat[lag - 1] && repeat[lag] > repeat[lag + 1];
+        if (!peak || repeat[lag] < 0.9 * best) continue;
+        const double bend = repeat[lag - 1] - 2.0 * repeat[lag] + repeat[lag + 1];
+        const double shift = bend < 0.0 ? 0.5 * (repeat[lag - 1] - repeat[lag + 1]) / bend : 0.0;
+        return Hertz{refine(centred, rate, rate / (static_cast<double>(lag) + shift))};
+    }
+    return std::nullopt;
+}
+
+std::vector<double> risingEdges(std::span<const float> volts, double rate, double level) {
+    std::vector<double> out;
+    bool high = !volts.empty() && static_cast<double>(volts[0]) > level;
+    for (std::size_t i = 1; i < volts.size(); ++i) {
+        const auto now = static_cast<double>(volts[i]);
+        if (!high && now > level) {
+            const auto before = static_cast<double>(volts[i - 1]);
+            const double part = now > before ? (now - level) / (now - before) : 0.0;
+            out.push_back((static_cast<double>(i) - std::min(part, 1.0)) / rate);
+            high = true;
+        } else if (high && now < level - 0.25) {
+            high = false;
+        }
+    }
+    return out;
+}
+
+double longestHigh(std::span<const float> volts, double rate, double level) {
+    std::size_t longest = 0;
+    std::size_t length = 0;
+    for (const float v : volts) {
+        length = static_cast<double>(v) > level ? length + 1 : 0;
+        longest = std::max(longest, length);
+    }
+    return static_cast<double>(longest) / rate;
+}
+
+double Spectrum::at(double hertz, int width) const {
+    const auto centre = static_cast<long>(std::lround(hertz / binHertz));
+    double largest = 0.0;
+    for (long bin = centre - width; bin <= centre + width; ++bin)
+        if (bin >= 0 && bin < static_cast<long>(amplitude.size()))
+            largest = std::max(largest, static_cast<double>(amplitude[static_cast<std::size_t>(bin)]));
+    return largest;
+}
+
+Spectrum measureSpectrum(std::span<const float> volts, double rate) {
+    Spectrum out;
+    if (volts.empty()) return out;
+    const auto n = static_cast<double>(volts.size());
+    std::vector<float> x(volts.begin(), volts.end());
+    double gain = 0.0;
+    for (std::size_t i = 0; i < x.size(); ++i) {
+        const double t = kTwoPi * static_cast<double>(i) / n;
+        const double window = 0.35875 - 0.48829 * std::cos(t) + 0.14128 * std::cos(2.0 * t) - 0.01168 * std::cos(3.0 * t);
+        gain += window;
+        x[i] *= static_cast<float>(window);
+    }
+    out.binHertz = rate / n;
+    for (const auto& bin : transform(std::move(x))) out.amplitude.push_back(static_cast<float>(2.0 * static_cast<double>(std::abs(bin)) / gain));
+    return out;
+}
+
+} // namespace lariat

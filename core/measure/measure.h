@@ -1,0 +1,45 @@
+// Readings of a signal: range, level, pitch, spectrum.
+#pragma once
+
+#include "units/quantity.h"
+
+#include <optional>
+#include <span>
+#include <vector>
+
+namespace lariat {
+
+struct LevelReading {
+    Volts min{};
+    Volts max{};
+    Volts mean{}; ///< DC
+    Volts rms{};  ///< DC included
+    [[nodiscard]] Volts peak() const { return {max.value > -min.value ? max.value : -min.value}; }
+};
+
+/// All zero for an empty span.
+LevelReading measureLevel(std::span<const float> volts);
+
+/// Frequency of a periodic signal, or nothing if it does not repeat itself at least four times within the
+/// span, lies below 0.05 V RMS, or is noise. Autocorrelation by FFT (McLeod & Wyvill 2005: normalised square
+/// difference, first peak above 0.8 of the best), with parabolic interpolation; then refined by
+/// the phase of the fundamental. Accurate to about 0.02 cent for a steady signal of fifty periods.
+std::optional<Hertz> measurePitch(std::span<const float> volts, double rate);
+
+/// Times in seconds at which the signal rises through `level`, with a hysteresis of a quarter volt.
+std::vector<double> risingEdges(std::span<const float> volts, double rate, double level = 1.5);
+/// Longest time in seconds for which the signal stays above `level`.
+double longestHigh(std::span<const float> volts, double rate, double level = 1.5);
+
+/// Magnitude spectrum in volts of amplitude: a sine of amplitude A shows as A at its bin.
+struct Spectrum {
+    double binHertz = 1.0;
+    std::vector<float> amplitude;
+    /// Largest amplitude within ±width bins of a frequency.
+    [[nodiscard]] double at(double hertz, int width = 4) const;
+};
+
+/// Blackman-Harris windowed FFT of the whole span (side lobes below -92 dB; main lobe ±4 bins).
+Spectrum measureSpectrum(std::span<const float> volts, double rate);
+
+} // namespace lariat

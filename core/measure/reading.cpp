@@ -1,0 +1,118 @@
+#include "measure/reading.h"
+
+#include "units/pitch.h"
+#include "units/scale.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include <fmt/format.h>
+
+namespace lariat {
+namespace {
+
+constexpr double kLowestTone = 20.0;
+
+/// The rate of a clock or gate from the times at which its spans rise, if they come evenly within a tenth.
+std::optional<double> steadyRate(std::span<const MinMax> spans, double spanSeconds) {
+    std::vector<double> rises;
+    bool high = !spans.empty() && spans[0].max > 2.0f;
+    for (std::size_t i = 1; i < spans.size(); ++i) {
+        if (!high && spans[i].max > 2.0f) {
+            rises.push_back(static_cast<double>(i) * spanSeconds);
+            high = true;
+        } else if (high && spans[i].min < 1.0f) {
+            high = spans[i].max > 2.0f && spans[i].min >= 1.0f;
+        }
+    }
+    if (rises.size() < 3) return std::nullopt;
+    const double mean = (rises.back() - rises.front()) / static_cast<double>(rises.size() - 1);
+    for (std::size_t i = 1; i < rises.size(); ++i)
+        if (std::abs(rises[i] - rises[i - 1] - mean) > std::max(0.1 * mean, 2.0 * spanSeconds)) return std::nullopt;
+    return 1.0 / mean;
+}
+
+std::optional<double> longestOpen(std::span<const MinMax> spans, double spanSeconds) {
+    double longest = 0.0;
+    double length = 0.0;
+    for (const MinMax& span : spans) {
+        length = span.max > 2.0f ? length + spanSeconds : 0.0;
+        longest = std::max(longest, length);
+    }
+    return longest > 0.0 ? std::optional(longest) : std::nullopt;
+}
+
+} // namespace
+
+Reading readSignal(std::span<const float> samples, double rate, std::span<const MinMax> spans, double spanSeconds,
+                   SignalKind jack) {
+    Reading out;
+    out.kind = jack;
+    MinMax range = samples.empty() ? MinMax{} : MinMax{samples[0], samples[0]};
+    for (const float v : samples) range = {std::min(range.min, v), std::max(range.max, v)};
+    for (const MinMax& span : spans) range = {std::min(range.min, span.min), std::max(range.max, span.max)};
+    out.min = {static_cast<double>(range.min)};
+    out.max = {static_cast<double>(range.max)};
+    out.clips = std::max(-range.min, range.max) > 10.02f;
+    if (jack == SignalKind::Gate || jack == SignalKind::Clock) {
+        const auto steady = steadyRate(spans, spanSeconds);
+        if (steady) out.pitch = Hertz{*steady};
+        if (const auto open = longestOpen(spans, spanSeconds)) out.highTime = Seconds{*open};
+        return out;
+    }
+    if (jack == SignalKind::Pitch) return out;
+    const auto pitch = measurePitch(samples, rate);
+    if (pitch && pitch->value >= kLowestTone) {
+        out.kind = SignalKind::Audio;
+        out.pitch = pitch;
+    } else {
+        // Noise is audio too: it crosses its mean far more often than any control does.
+        const auto mean = static_cast<float>(measureLevel(samples).mean.value);
+        int crossings = 0;
+        for (std::size_t i = 1; i < samples.size(); ++i) crossings += (samples[i - 1] < mean) != (samples[i] < mean);
+        const double perSecond = samples.empty() ? 0.0 : crossings * rate / static_cast<double>(samples.size());
+        const bool moves = range.max - range.min > 0.01f;
+        if (moves && perSecond > 2.0 * kLowestTone) out.kind = SignalKind::Audio;
+        else if (jack == SignalKind::Audio && moves) out.kind = perSecond > 0.0 ? SignalKind::Audio : jack;
+    }
+    return out;
+}
+
+Reading readRecording(std::span<const float> volts, double rate, SignalKind jack) {
+    std::vector<MinMax> spans;
+    for (std::size_t i = 0; i + Tap::kPerSpan <= volts.size(); i += Tap::kPerSpan) {
+        const auto [low, high] = std::ranges::minmax_element(volts.subspan(i, Tap::kPerSpan));
+        spans.push_back({*low, *high});
+    }
+    const auto newest = volts.last(std::min<std::size_t>(volts.size(), Tap::kFine));
+    Reading out = readSignal(newest, rate, spans, Tap::kPerSpan / rate, jack);
+    if (out.highTime) out.highTime = Seconds{longestHigh(volts, rate)};
+    return out;
+}
+
+std::string rangeText(const Reading& reading) {
+    const auto volts = [](double v) { return std::abs(v) < 0.05 ? std::string("0.0") : fmt::format("{:+.1f}", v); };
+    if (reading.kind == SignalKind::Pitch) return fmt::format("{:.2f}…{:.2f} V", reading.min.value, reading.max.value);
+    return fmt::format("{}…{} V", volts(reading.min.value), volts(reading.max.value));
+}
+
+std::string detailText(const Reading& reading) {
+    const Scale hertz = logScale(Unit::Hertz, 0.01, 20000);
+    const Scale seconds = logScale(Unit::Seconds, 0.0001, 100);
+    switch (reading.kind) {
+    case SignalKind::Audio:
+        if (reading.pitch) return fmt::format("{} · {}", hertz.text(reading.pitch->value), pitchText(*reading.pitch));
+        return reading.max > reading.min ? "no steady pitch" : "";
+    case SignalKind::Pitch: {
+        const auto note = [](Volts v) { return pitchText(toHertz(v)); };
+        return reading.max.value - reading.min.value < 0.001 ? note(reading.min) : fmt::format("{}…{}", note(reading.min), note(reading.max));
+    }
+    case SignalKind::Gate:
+        return reading.highTime ? fmt::format("{} open", seconds.text(reading.highTime->value)) : "stays low";
+    case SignalKind::Clock: return reading.pitch ? hertz.text(reading.pitch->value) : "";
+    case SignalKind::Control: break;
+    }
+    return reading.max.value - reading.min.value < 0.005 ? "steady" : "";
+}
+
+} // namespace lariat

@@ -1,0 +1,35 @@
+// What a cable's signal is, in a few figures: the readings at the end of a row, live or on a sheet.
+#pragma once
+
+#include "blocks/block.h"
+#include "engine/tap.h"
+#include "measure/measure.h"
+
+#include <optional>
+#include <span>
+#include <string>
+
+namespace lariat {
+
+struct Reading {
+    SignalKind kind = SignalKind::Control; ///< as measured; the jack decides only where measuring cannot
+    Volts min{};
+    Volts max{};
+    std::optional<Hertz> pitch;        ///< of an audio signal, or the rate of a clock
+    std::optional<Seconds> highTime;   ///< longest time that a gate stays open
+    bool clips = false;                ///< goes beyond the linear ±10 V
+};
+
+/// Reads a signal from its newest samples and the ranges of a longer past (see Tap). `jack` is the kind of
+/// the output it comes from.
+Reading readSignal(std::span<const float> samples, double rate, std::span<const MinMax> spans, double spanSeconds,
+                   SignalKind jack);
+/// The same from one recording in volts.
+Reading readRecording(std::span<const float> volts, double rate, SignalKind jack);
+
+/// "-5.0…+5.0 V"
+std::string rangeText(const Reading& reading);
+/// "146.8 Hz · D3", "F3…D4", "62 ms open", "7.47 Hz"; empty if there is nothing to add to the range.
+std::string detailText(const Reading& reading);
+
+} // namespace lariat

@@ -1,0 +1,73 @@
+// Edits: the named changes that a patch can undergo. Each takes a patch and gives a new one.
+//
+// Undo, the log, autosave and the engine's swap all see the same thing: one patch, then another, and a name
+// for what happened between them.
+#pragma once
+
+#include "model/patch.h"
+
+#include <string>
+#include <variant>
+#include <vector>
+
+namespace lariat {
+
+struct TieCable {
+    Cable cable; ///< id 0: a fresh one is given
+    int row = 0; ///< 1-based; 0: after the last row
+};
+struct RemoveCable {
+    int id;
+};
+/// Plugs either end somewhere else.
+struct MoveCable {
+    int id;
+    JackRef from;
+    JackRef to;
+};
+/// Moves a row up or down the build order.
+struct ReorderCable {
+    int id;
+    int row; ///< 1-based
+};
+/// Puts a cable under another heading.
+struct RegroupCable {
+    int id;
+    std::string voice;
+    std::string step;
+};
+struct SetKnob {
+    std::string post;
+    std::string knob;
+    double value;
+};
+struct AddPost {
+    Post post;
+};
+/// Removes the post with its cables and pattern.
+struct RemovePost {
+    std::string id;
+};
+/// Moves a post to another place among the posts.
+struct ReorderPost {
+    std::string id;
+    int place; ///< 0-based
+};
+struct SetPattern {
+    Pattern pattern;
+};
+struct SetTitle {
+    std::string title;
+};
+
+using Edit = std::variant<TieCable, RemoveCable, MoveCable, ReorderCable, RegroupCable, SetKnob, AddPost, RemovePost,
+                          ReorderPost, SetPattern, SetTitle>;
+
+/// The patch after one edit. Fails if the edit names something that is not there or an input that is taken.
+Result<Patch> applyEdit(const Patch& patch, const Edit& edit);
+/// The patch after all of them, or the first failure and nothing changed.
+Result<Patch> applyEdits(const Patch& patch, const std::vector<Edit>& edits);
+/// What the edit does, for the undo list: "tie tracks.gate-1 to contour-1.gate".
+std::string describe(const Edit& edit);
+
+} // namespace lariat

@@ -1,0 +1,226 @@
+#include "model/json.h"
+
+#include <cmath>
+#include <cstdio>
+#include <fstream>
+#include <system_error>
+
+#include <fmt/format.h>
+#include <unistd.h>
+
+namespace lariat {
+namespace {
+
+constexpr int kMaxDepth = 32;
+
+/// The reason of a parser message, without the parser's own numbering.
+std::string plainReason(const std::string& what) {
+    const auto bracket = what.find("] ");
+    std::string text = bracket == std::string::npos ? what : what.substr(bracket + 2);
+    // The offending bytes may be binary or endless.
+    if (text.size() > 200) text = text.substr(0, 200) + "…";
+    for (char& c : text)
+        if (static_cast<unsigned char>(c) < 0x20) c = ' ';
+    return text;
+}
+
+std::string countText(std::size_t bytes) { return fmt::format("{:.1f} MB", static_cast<double>(bytes) / 1e6); }
+
+} // namespace
+
+Reader::Reader(const Json& node, std::string path) : node_(node), path_(std::move(path)) {
+    if (!node_.is_object()) throw ReadError(path_, fmt::format("expected an object, found {}", node_.type_name()));
+}
+
+std::string Reader::where(const char* key) const { return path_.empty() ? key : path_ + "/" + key; }
+
+void Reader::fail(const char* key, const std::string& reason) const { throw ReadError(where(key), reason); }
+
+const Json* Reader::find(const char* key) {
+    seen_.insert(key);
+    const auto it = node_.find(key);
+    return it == node_.end() ? nullptr : &*it;
+}
+
+const Json& Reader::need(const char* key) {
+    if (const Json* value = find(key)) return *value;
+    fail(key, "is missing");
+}
+
+std::string Reader::text(const char* key) {
+    const Json& value = need(key);
+    if (!value.is_string()) fail(key, fmt::format("expected a text, found {}", value.type_name()));
+    return value.get<std::string>();
+}
+
+std::string Reader::text(const char* key, std::string_view fallback) {
+    return node_.contains(key) ? text(key) : std::string(fallback);
+}
+
+std::string Reader::id(const char* key) {
+    std::string value = text(key);
+    const bool good = !value.empty() && value.size() <= 64 &&
+                      value.find_first_not_of("abcdefghijklmnopqrstuvwxyz0123456789-") == std::string::npos;
+    if (!good) fail(key, fmt::format("\"{}\" is not a name of lower-case letters, digits and dashes", value));
+    return value;
+}
+
+double Reader::number(const char* key, double min, double max) {
+    const Json& value = need(key);
+    if (!value.is_number()) fail(key, fmt::format("expected a number, found {}", value.type_name()));
+    const double number = value.get<double>();
+    if (!std::isfinite(number) || number < min || number > max)
+        fail(key, fmt::format("{:g} is outside {:g} to {:g}", number, min, max));
+    return number;
+}
+
+double Reader::number(const char* key, double min, double max, double fallback) {
+    return node_.contains(key) ? number(key, min, max) : fallback;
+}
+
+int Reader::integer(const char* key, int min, int max) {
+    const double value = number(key, min, max);
+    if (value != std::floor(value)) fail(key, fmt::format("{:g} is not a whole number", value));
+    return static_cast<int>(value);
+}
+
+int Reader::integer(const char* key, int min, int max, int fallback) {
+    return node_.contains(key) ? integer(key, min, max) : fallback;
+}
+
+bool Reader::flag(const char* key, bool fallback) {
+    const Json* value = find(key);
+    if (!value) return fallback;
+    if (!value->is_boolean()) fail(key, fmt::format("expected true or false, found {}", value->type_name()));
+    return value->get<bool>();
+}
+
+Reader Reader::object(const char* key) { return {need(key), where(key)}; }
+
+void Reader::each(const char* key, const std::function<void(Reader)>& entry) {
+    const Json* list = find(key);
+    if (!list) return;
+    if (!list->is_array()) fail(key, fmt::format("expected a list, found {}", list->type_name()));
+    if (list->size() > kMaxListEntries)
+        fail(key, fmt::format("has {} entries, at most {} are allowed", list->size(), kMaxListEntries));
+    std::size_t index = 0;
+    for (const Json& item : *list) entry(Reader(item, fmt::format("{}/{}", where(key), ++index)));
+}
+
+void Reader::eachText(const char* key,
+                      const std::function<void(const std::string&, const std::string&)>& entry) {
+    const Json* list = find(key);
+    if (!list) return;
+    if (!list->is_array()) fail(key, fmt::format("expected a list, found {}", list->type_name()));
+    if (list->size() > kMaxListEntries)
+        fail(key, fmt::format("has {} entries, at most {} are allowed", list->size(), kMaxListEntries));
+    std::size_t index = 0;
+    for (const Json& item : *list) {
+        const std::string path = fmt::format("{}/{}", where(key), ++index);
+        if (!item.is_string()) throw ReadError(path, fmt::format("expected a text, found {}", item.type_name()));
+        entry(item.get<std::string>(), path);
+    }
+}
+
+void Reader::eachNumber(const char* key, const std::function<void(const std::string&, double)>& entry) {
+    const Json* object = find(key);
+    if (!object) return;
+    Reader inner(*object, where(key));
+    for (const auto& item : object->items())
+        entry(item.key(), inner.number(item.key().c_str(), -1e12, 1e12));
+}
+
+void Reader::eachPair(const char* key, const std::function<void(const std::string&, const std::string&)>& entry) {
+    const Json* object = find(key);
+    if (!object) return;
+    Reader inner(*object, where(key));
+    for (const auto& item : object->items()) entry(item.key(), inner.text(item.key().c_str()));
+}
+
+Extra Reader::rest() const {
+    Extra extra = Json::object();
+    for (const auto& item : node_.items())
+        if (!seen_.contains(item.key())) extra[item.key()] = item.value();
+    return extra;
+}
+
+namespace detail {
+
+Result<Json> parseDocument(std::string_view bytes, const char* format, int version) {
+    if (bytes.size() > kMaxDocumentBytes)
+        return failure(fmt::format("is {} long, at most {} are read", countText(bytes.size()),
+                                   countText(kMaxDocumentBytes)));
+    try {
+        const auto guard = [](int depth, Json::parse_event_t, Json&) {
+            if (depth > kMaxDepth) throw ReadError("", fmt::format("is nested more than {} levels deep", kMaxDepth));
+            return true;
+        };
+        Json document = Json::parse(bytes, guard);
+        if (!document.is_object()) return failure("is not a Lariat document: it should start with {");
+        const auto name = document.find("format");
+        if (name == document.end() || !name->is_string() || name->get<std::string>() != format)
+            return failure(fmt::format("is not a {} document: \"format\" should be \"{}\"", format, format), "format");
+        const auto number = document.find("version");
+        if (number == document.end() || !number->is_number_integer())
+            return failure("should be a whole number", "version");
+        if (number->get<std::int64_t>() > version)
+            return failure(fmt::format("was written by a newer Lariat (version {}, this one reads up to {}); "
+                                       "open it with a newer Lariat",
+                                       number->get<std::int64_t>(), version),
+                           "version");
+        return document;
+    } catch (const ReadError& error) {
+        return failure(error.what(), error.path);
+    } catch (const Json::exception& error) {
+        return failure(fmt::format("is damaged or cut short ({})", plainReason(error.what())));
+    }
+}
+
+} // namespace detail
+
+Result<std::string> readFile(const std::filesystem::path& file) {
+    const auto fail = [&](std::string reason) {
+        return tl::unexpected(Error{file.string(), {}, std::move(reason)});
+    };
+    std::error_code error;
+    if (std::filesystem::is_directory(file, error)) return fail("is a folder, not a file");
+    const auto size = std::filesystem::file_size(file, error);
+    if (error) return fail(fmt::format("cannot be opened: {}", error.message()));
+    if (size > kMaxDocumentBytes)
+        return fail(fmt::format("is {} long, at most {} are read", countText(size), countText(kMaxDocumentBytes)));
+    std::ifstream stream(file, std::ios::binary);
+    std::string bytes(size, '\0');
+    stream.read(bytes.data(), static_cast<std::streamsize>(size));
+    if (!stream) return fail("cannot be read to its end");
+    return bytes;
+}
+
+Result<void> writeFile(const std::filesystem::path& file, std::string_view bytes) {
+    std::filesystem::path temporary = file;
+    temporary += ".part";
+    const auto fail = [&](const char* what) {
+        const std::string reason = fmt::format("{}: {}; what was there before is untouched", what,
+                                               std::error_code(errno, std::generic_category()).message());
+        std::error_code ignored;
+        std::filesystem::remove(temporary, ignored);
+        return tl::unexpected(Error{file.string(), {}, reason});
+    };
+    std::FILE* stream = std::fopen(temporary.c_str(), "wb");
+    if (!stream) return fail("cannot be written");
+    const bool written = std::fwrite(bytes.data(), 1, bytes.size(), stream) == bytes.size() &&
+                         std::fflush(stream) == 0 && ::fsync(::fileno(stream)) == 0;
+    const bool closed = std::fclose(stream) == 0;
+    if (!written || !closed) return fail("cannot be written to its end");
+    if (std::rename(temporary.c_str(), file.c_str()) != 0) return fail("cannot be replaced");
+    return {};
+}
+
+void putBack(Json& node, const Extra& extra) {
+    for (const auto& item : extra.items()) node[item.key()] = item.value();
+}
+
+std::string dump(const Json& node) {
+    return node.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
+}
+
+} // namespace lariat

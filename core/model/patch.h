@@ -1,0 +1,84 @@
+// A patch: which parts of which modules are in use, how their knobs stand, which cables were tied in which
+// order, and what the sequencers play. A plain value; every change makes a new one (see edit.h).
+#pragma once
+
+#include "model/json.h"
+#include "model/pattern.h"
+
+#include <cstdint>
+#include <map>
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace lariat {
+
+/// A part of a module in use.
+struct Post {
+    std::string id;
+    std::string name;
+    std::string slot;   ///< the module's place in the case
+    std::string module; ///< ModuleDescription::id
+    std::string part;   ///< PartDescription::id
+    std::string voice;
+    std::map<std::string, double> knobs; ///< by knob id, in the knob's unit; knobs not named stand at their initial
+    Extra extra = Json::object();
+
+    bool operator==(const Post&) const = default;
+};
+
+/// A jack of a post; written "post.jack".
+struct JackRef {
+    std::string post;
+    std::string jack;
+
+    auto operator<=>(const JackRef&) const = default;
+    [[nodiscard]] std::string text() const { return post + "." + jack; }
+};
+
+struct Cable {
+    int id = 0; ///< stays the same when rows are moved
+    JackRef from;
+    JackRef to;
+    std::string voice;
+    std::string step;
+    std::string note;
+    int lengthCm = 0; ///< 0: not chosen yet
+    std::string colour;
+    Extra extra = Json::object();
+
+    bool operator==(const Cable&) const = default;
+};
+
+struct Patch {
+    std::string title = "Untitled";
+    std::string about;
+    std::string key;
+    std::string caseId;
+    std::uint32_t seed = 1; ///< of everything random
+    std::vector<Post> posts;
+    std::vector<Cable> cables; ///< in build order: row n is cables[n - 1]
+    std::vector<Pattern> patterns;
+    Extra extra = Json::object();
+
+    bool operator==(const Patch&) const = default;
+
+    [[nodiscard]] const Post* post(std::string_view id) const;
+    [[nodiscard]] const Cable* cable(int id) const;
+    /// The cable that is plugged into an input, or nullptr.
+    [[nodiscard]] const Cable* cableInto(const JackRef& to) const;
+    [[nodiscard]] const Pattern* pattern(std::string_view post) const;
+    /// 1-based row of a cable id; 0 if there is none.
+    [[nodiscard]] int row(int cableId) const;
+    /// An id that no cable has.
+    [[nodiscard]] int freshCableId() const;
+};
+
+inline constexpr int kPatchVersion = 1;
+
+/// Reads a "lariat-patch" document. Whether modules, jacks and knobs exist is checked by library/check.h.
+Result<Patch> readPatch(std::string_view bytes);
+/// Writes what readPatch reads, with a stable key order.
+std::string writePatch(const Patch& patch);
+
+} // namespace lariat

@@ -1,0 +1,145 @@
+#include "sheet/sheet.h"
+
+#include "library/tie.h"
+#include "units/level.h"
+#include "units/pitch.h"
+
+#include <algorithm>
+#include <map>
+
+#include <fmt/format.h>
+
+namespace lariat {
+namespace {
+
+constexpr std::size_t kTracePoints = 240;
+
+std::vector<MinMax> traceOf(std::span<const float> volts, double rate) {
+    const auto window = std::min(volts.size(), static_cast<std::size_t>(kSheetWindow * rate));
+    const auto part = volts.last(window);
+    std::vector<MinMax> out;
+    for (std::size_t i = 0; i < kTracePoints && !part.empty(); ++i) {
+        const std::size_t begin = i * part.size() / kTracePoints;
+        const std::size_t end = std::max(begin + 1, (i + 1) * part.size() / kTracePoints);
+        const auto [low, high] = std::ranges::minmax_element(part.subspan(begin, end - begin));
+        out.push_back({*low, *high});
+    }
+    return out;
+}
+
+SheetPost postOf(const Observation& o, const Post& post) {
+    const ModuleInfo* module = o.library->module(post.module);
+    SheetPost out{post.name, module ? module->description.name : post.module, "", post.voice, {}};
+    if (const Slot* slot = o.housing ? o.housing->slot(post.slot) : nullptr) out.place = fmt::format("row {}, HP {}", slot->row, slot->column);
+    for (const KnobInfo& knob : o.part(post.id)->knobs) {
+        const double value = knobValue(post, knob);
+        const double fraction = knob.scale.toFraction(value);
+        const bool isSwitch = knob.scale.taper == Taper::Switch;
+        out.knobs.push_back({knob.name, knob.scale.text(value), isSwitch ? "" : clockHand(fraction), fraction, isSwitch});
+    }
+    return out;
+}
+
+std::size_t placeOf(const Patch& patch, const std::string& post) {
+    return static_cast<std::size_t>(std::ranges::find(patch.posts, post, &Post::id) - patch.posts.begin());
+}
+
+std::vector<SheetRow> rowsOf(const Observation& o) {
+    std::vector<SheetRow> rows;
+    for (const Cable& cable : o.patch.cables) {
+        const JackInfo& from = *o.jack(cable.from);
+        const Reading reading = readRecording(o.at(cable.from), o.rate(), from.kind);
+        SheetRow row;
+        row.number = o.patch.row(cable.id);
+        row.from = tieName(cable.from, o.patch, *o.library);
+        row.to = tieName(cable.to, o.patch, *o.library);
+        row.fromJack = from.name;
+        row.toJack = o.jack(cable.to)->name;
+        row.heading = cable.step.empty() ? cable.voice : fmt::format("{} · {}", cable.voice, cable.step);
+        row.note = cable.note;
+        if (cable.lengthCm > 0) row.length = fmt::format("{} cm", cable.lengthCm);
+        row.colour = cable.colour;
+        row.range = rangeText(reading);
+        row.detail = detailText(reading);
+        row.kind = reading.kind;
+        row.fromPost = placeOf(o.patch, cable.from.post);
+        row.toPost = placeOf(o.patch, cable.to.post);
+        row.trace = traceOf(o.at(cable.from), o.rate());
+        rows.push_back(std::move(row));
+    }
+    for (const LateCable& late : o.recorded.lateCables)
+        for (SheetRow& row : rows)
+            if (row.number == o.patch.row(late.cable)) row.late = true;
+    return rows;
+}
+
+std::vector<SheetCount> countCables(const Observation& o) {
+    std::map<std::pair<int, std::string>, int> used;
+    for (const Cable& cable : o.patch.cables) ++used[{cable.lengthCm, cable.colour}];
+    std::vector<SheetCount> out;
+    for (const auto& [kind, count] : used) {
+        SheetCount line{kind.first > 0 ? fmt::format("{} cm {}", kind.first, kind.second) : "length not chosen", count, 0};
+        if (o.housing)
+            for (const CableStock& stock : o.housing->cables)
+                if (stock.lengthCm == kind.first && stock.colour == kind.second) line.owned += stock.count;
+        out.push_back(std::move(line));
+    }
+    return out;
+}
+
+std::vector<SheetLine> patternOf(const Patch& patch) {
+    std::vector<SheetLine> out;
+    for (const Pattern& pattern : patch.patterns) {
+        for (const Track& track : pattern.tracks) {
+            SheetLine line{track.name, {}};
+            for (const Step& step : track.steps)
+                line.steps.push_back(step.kind == Step::Kind::Rest  ? "rest"
+                                     : step.kind == Step::Kind::Tie ? "tie"
+                                                                    : noteName(step.note) + (step.accent ? "!" : ""));
+            out.push_back(std::move(line));
+        }
+        for (const Lane& lane : pattern.lanes) {
+            SheetLine line{lane.name, {}};
+            for (const bool hit : lane.hits) line.steps.emplace_back(hit ? "x" : "·");
+            out.push_back(std::move(line));
+        }
+    }
+    return out;
+}
+
+} // namespace
+
+Sheet makeSheet(const Observation& o, const std::vector<Finding>& findings) {
+    Sheet sheet;
+    sheet.title = o.patch.title;
+    sheet.about = o.patch.about;
+    sheet.key = o.patch.key;
+    sheet.caseName = o.housing ? o.housing->name : o.patch.caseId;
+    for (const Post& post : o.patch.posts) {
+        sheet.posts.push_back(postOf(o, post));
+        if (const KnobInfo* tempo = o.part(post.id)->knobFor("clock", "tempo"); tempo && sheet.tempo.empty())
+            sheet.tempo = tempo->scale.text(knobValue(post, *tempo));
+    }
+    sheet.rows = rowsOf(o);
+    sheet.cables = countCables(o);
+    sheet.pattern = patternOf(o.patch);
+    for (const NormalInEffect& normal : buildGraph(o.patch, *o.library).normals)
+        sheet.normals.push_back(fmt::format("{} feeds {} behind the panel", tieName(normal.from, o.patch, *o.library),
+                                            tieName(normal.to, o.patch, *o.library)));
+    const LevelReading left = measureLevel(o.recorded.left);
+    const LevelReading right = measureLevel(o.recorded.right);
+    for (const auto& [side, level] : {std::pair{"Left", left}, std::pair{"Right", right}})
+        sheet.expect.push_back(fmt::format("{}: peak {:.2f} V ({:.1f} dBFS), RMS {:.2f} V ({:.1f} dBu in the case), DC {:+.3f} V", side, level.peak().value,
+                                           toDbfs(level.peak()).value, level.rms.value, toDbu(level.rms).value, level.mean.value));
+    for (const Finding& finding : findings) {
+        const std::string where = finding.cable ? o.cableName(finding.cable) : o.nameOf(finding.post);
+        sheet.findings.push_back(fmt::format("{}: {} ({})", where, finding.reason, finding.figure));
+    }
+    sheet.cautions = {"Start with the monitor turned down: resonance, feedback and sync can jump 20 dB in a step.",
+                      "DC and subsonic signals heat loudspeakers; watch the DC figure above.",
+                      "A case is 10 to 20 dB hotter than line level: use an output stage before a line, phone or instrument input.",
+                      "Switch the case off before plugging a module's ribbon; a reversed ribbon destroys modules. Leave mains work to qualified people and local code."};
+    return sheet;
+}
+
+} // namespace lariat

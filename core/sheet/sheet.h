@@ -1,0 +1,82 @@
+// The patch sheet: everything one needs to build the patch again, as a document that writers can print.
+#pragma once
+
+#include "findings/finding.h"
+#include "measure/reading.h"
+
+#include <string>
+#include <vector>
+
+namespace lariat {
+
+struct SheetKnob {
+    std::string name;
+    std::string value;
+    std::string hand;      ///< clock-hand position; empty for a switch
+    double fraction = 0.0; ///< of the travel
+    bool isSwitch = false;
+};
+
+struct SheetPost {
+    std::string name;
+    std::string module;
+    std::string place; ///< "row 2, HP 41"
+    std::string voice;
+    std::vector<SheetKnob> knobs;
+};
+
+struct SheetRow {
+    int number = 0;
+    std::string from;     ///< "Follower saw"
+    std::string to;
+    std::string fromJack; ///< the jack words alone
+    std::string toJack;
+    std::string heading;  ///< "Lead · make it sound"
+    std::string note;
+    std::string length;   ///< "30 cm"; empty if not chosen
+    std::string colour;
+    std::string range;
+    std::string detail;
+    SignalKind kind = SignalKind::Control;
+    bool late = false;    ///< closes a loop and arrives a sample late in the simulation
+    std::size_t fromPost = 0; ///< index into posts
+    std::size_t toPost = 0;
+    std::vector<MinMax> trace; ///< the signal of the sheet's window, in volts
+};
+
+struct SheetCount {
+    std::string what; ///< "30 cm blue"
+    int count = 0;
+    int owned = 0;
+};
+
+struct SheetLine {
+    std::string name;
+    std::vector<std::string> steps;
+};
+
+struct Sheet {
+    std::string title;
+    std::string about;
+    std::string key;
+    std::string tempo;
+    std::string caseName;
+    std::vector<SheetPost> posts;
+    std::vector<SheetRow> rows;
+    std::vector<SheetCount> cables;
+    std::vector<SheetLine> pattern;
+    std::vector<std::string> normals; ///< "Contour 1 gate feeds Contour 2 gate"
+    std::vector<std::string> expect;  ///< what the meters should say at the way out
+    std::vector<std::string> findings;
+    std::vector<std::string> cautions;
+};
+
+/// Seconds that each row's trace shows.
+inline constexpr double kSheetWindow = 1.2;
+
+Sheet makeSheet(const Observation& observation, const std::vector<Finding>& findings);
+
+/// The sheet as Markdown (CommonMark with tables).
+std::string writeMarkdown(const Sheet& sheet);
+
+} // namespace lariat

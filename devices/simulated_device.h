@@ -1,0 +1,47 @@
+// The simulated interface: asks for sound in real time as a card would, and can record what it gets.
+#pragma once
+
+#include "devices/audio_device.h"
+
+#include <atomic>
+#include <condition_variable>
+#include <cstdint>
+#include <filesystem>
+#include <mutex>
+#include <thread>
+
+namespace lariat {
+
+class SimulatedDevice final : public AudioDevice {
+  public:
+    explicit SimulatedDevice(AudioSettings settings) : settings_(std::move(settings)) {}
+    ~SimulatedDevice() override { stop(); }
+
+    Result<void> start(AudioCallback callback) override;
+    void stop() override;
+    [[nodiscard]] std::string name() const override { return kSimulatedDevice; }
+    [[nodiscard]] unsigned dropouts() const override { return dropouts_; }
+    [[nodiscard]] bool alive() const override { return alive_; }
+
+    /// Writes everything that is played from now on into a float WAV file, until recordStop or stop.
+    Result<void> recordTo(const std::filesystem::path& file);
+    void recordStop();
+    /// Behaves as if the cable to the interface had been pulled.
+    void pull() { alive_ = false; }
+
+  private:
+    void work();
+    class Recorder;
+
+    AudioSettings settings_;
+    AudioCallback callback_;
+    std::thread thread_;
+    std::mutex mutex_; ///< guards stopping_ and recorder_; never held while the callback runs
+    std::condition_variable wake_;
+    bool stopping_ = false;
+    std::shared_ptr<Recorder> recorder_;
+    std::atomic<unsigned> dropouts_{0};
+    std::atomic<bool> alive_{true};
+};
+
+} // namespace lariat
