@@ -15,7 +15,8 @@ Json jackJson(const JackSpec& jack) {
 }
 
 Json blockJson(const BlockType& type) {
-    Json out = {{"id", type.id}, {"name", type.name}, {"about", type.about}, {"inputs", Json::array()}, {"outputs", Json::array()}, {"controls", Json::array()}};
+    Json out = {{"id", type.id},           {"name", type.name},        {"about", type.about},
+                {"inputs", Json::array()}, {"outputs", Json::array()}, {"controls", Json::array()}};
     for (const JackSpec& jack : type.inputs) out["inputs"].push_back(jackJson(jack));
     for (const JackSpec& jack : type.outputs) out["outputs"].push_back(jackJson(jack));
     for (const ControlSpec& control : type.controls)
@@ -30,18 +31,23 @@ Json blockJson(const BlockType& type) {
 
 void printBlock(const BlockType& type) {
     fmt::print("{}  {}\n", type.id, type.about);
-    for (const JackSpec& jack : type.inputs) fmt::print("    in   {:<16} {:<8} {:g}…{:g} V\n", jack.id, kindName(jack.kind), jack.min, jack.max);
-    for (const JackSpec& jack : type.outputs) fmt::print("    out  {:<16} {:<8} {:g}…{:g} V\n", jack.id, kindName(jack.kind), jack.min, jack.max);
+    for (const JackSpec& jack : type.inputs)
+        fmt::print("    in   {:<16} {:<8} {:g}…{:g} V\n", jack.id, kindName(jack.kind), jack.min, jack.max);
+    for (const JackSpec& jack : type.outputs)
+        fmt::print("    out  {:<16} {:<8} {:g}…{:g} V\n", jack.id, kindName(jack.kind), jack.min, jack.max);
     for (const ControlSpec& control : type.controls)
-        fmt::print("    knob {:<16} {}, at first {}\n", control.id, control.scale.expectation(), control.scale.text(control.initial));
+        fmt::print("    knob {:<16} {}, at first {}\n", control.id, control.scale.expectation(),
+                   control.scale.text(control.initial));
 }
 
 void printModule(const ModuleInfo& module) {
     const ModuleDescription& d = module.description;
-    fmt::print("{:<20} {:>3} HP  +12 {:g} mA  -12 {:g} mA  {}\n", d.id, d.hp, d.current.plus12, d.current.minus12, d.about);
+    fmt::print("{:<20} {:>3} HP  +12 {:g} mA  -12 {:g} mA  {}\n", d.id, d.hp, d.current.plus12, d.current.minus12,
+               d.about);
     for (const PartInfo& part : module.parts) {
         const auto outputs = std::ranges::count_if(part.jacks, &JackInfo::output);
-        fmt::print("    {:<12} {} inputs, {} outputs, {} knobs\n", part.name, part.jacks.size() - static_cast<std::size_t>(outputs), outputs, part.knobs.size());
+        fmt::print("    {:<12} {} inputs, {} outputs, {} knobs\n", part.name,
+                   part.jacks.size() - static_cast<std::size_t>(outputs), outputs, part.knobs.size());
     }
 }
 
@@ -54,9 +60,12 @@ Json moduleJson(const ModuleInfo& module) {
         Json knobs = Json::array();
         for (const JackInfo& jack : part.jacks) (jack.output ? outputs : inputs).push_back(jack.id);
         for (const KnobInfo& knob : part.knobs) knobs.push_back(knob.id);
-        parts.push_back({{"id", part.id}, {"name", part.name}, {"inputs", inputs}, {"outputs", outputs}, {"knobs", knobs}});
+        parts.push_back(
+            {{"id", part.id}, {"name", part.name}, {"inputs", inputs}, {"outputs", outputs}, {"knobs", knobs}});
     }
-    return {{"id", d.id}, {"name", d.name}, {"hp", d.hp}, {"plus12", d.current.plus12}, {"minus12", d.current.minus12}, {"parts", parts}};
+    return {
+        {"id", d.id},    {"name", d.name}, {"hp", d.hp}, {"plus12", d.current.plus12}, {"minus12", d.current.minus12},
+        {"parts", parts}};
 }
 
 } // namespace
@@ -66,8 +75,10 @@ void addBlocks(CLI::App& app, Context& context) {
     command->callback([&context] {
         Json all = Json::array();
         for (const BlockType& type : blockTypes())
-            if (context.json) all.push_back(blockJson(type));
-            else printBlock(type);
+            if (context.json)
+                all.push_back(blockJson(type));
+            else
+                printBlock(type);
         if (context.json) std::cout << dump(all);
     });
 }
@@ -78,8 +89,10 @@ void addModules(CLI::App& app, Context& context) {
         const Workspace workspace = context.workspace();
         Json all = Json::array();
         for (const auto& [id, module] : workspace.library.modules())
-            if (context.json) all.push_back(moduleJson(module));
-            else printModule(module);
+            if (context.json)
+                all.push_back(moduleJson(module));
+            else
+                printModule(module);
         if (context.json) std::cout << dump(all);
     });
 }

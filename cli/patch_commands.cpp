@@ -17,14 +17,20 @@ namespace {
 Json findingJson(const Finding& finding, const Patch& patch) {
     Json fixes = Json::array();
     for (const Fix& fix : finding.fixes) fixes.push_back(fix.label);
-    return {{"rule", finding.rule}, {"severity", finding.severity == Severity::Mistake ? "mistake" : "caution"},
-            {"row", patch.row(finding.cable)}, {"post", finding.post}, {"figure", finding.figure}, {"reason", finding.reason}, {"fixes", fixes}};
+    return {{"rule", finding.rule},
+            {"severity", finding.severity == Severity::Mistake ? "mistake" : "caution"},
+            {"row", patch.row(finding.cable)},
+            {"post", finding.post},
+            {"figure", finding.figure},
+            {"reason", finding.reason},
+            {"fixes", fixes}};
 }
 
 void printFinding(const Finding& finding, const Observation& o) {
     const std::string where = finding.cable ? o.cableName(finding.cable) : o.nameOf(finding.post);
     fmt::print("{} ({}): {}\n    {}\n", where, finding.rule, finding.figure, finding.reason);
-    for (std::size_t i = 0; i < finding.fixes.size(); ++i) fmt::print("    fix {}: {}\n", i + 1, finding.fixes[i].label);
+    for (std::size_t i = 0; i < finding.fixes.size(); ++i)
+        fmt::print("    fix {}: {}\n", i + 1, finding.fixes[i].label);
 }
 
 struct PatchArgument {
@@ -51,16 +57,20 @@ void addCheck(CLI::App& app, Context& context) {
         Json all = Json::array();
         for (const Finding& finding : findings) {
             if (finding.severity == Severity::Mistake) context.exitCode = 1;
-            if (context.json) all.push_back(findingJson(finding, patch));
-            else printFinding(finding, o);
+            if (context.json)
+                all.push_back(findingJson(finding, patch));
+            else
+                printFinding(finding, o);
             if (options->fix && !finding.fixes.empty()) patch = need(applyEdits(patch, finding.fixes.front().edits));
         }
         if (options->fix) {
             need(writeFile(options->out.empty() ? options->file : options->out, writePatch(patch)));
             context.exitCode = 0;
         }
-        if (context.json) std::cout << dump(all);
-        else fmt::print("{} findings in {} cables\n", findings.size(), patch.cables.size());
+        if (context.json)
+            std::cout << dump(all);
+        else
+            fmt::print("{} findings in {} cables\n", findings.size(), patch.cables.size());
     });
 }
 
@@ -80,9 +90,12 @@ void addTie(CLI::App& app, Context& context) {
         for (const std::string& sentence : options->sentences) {
             const TieCable tie = need(readTie(sentence, patch, workspace.library));
             patch = need(applyEdit(patch, tie));
-            const std::string line = fmt::format("{} to {}", tieName(tie.cable.from, patch, workspace.library), tieName(tie.cable.to, patch, workspace.library));
-            if (context.json) tied.push_back(line);
-            else fmt::print("tied {}\n", line);
+            const std::string line = fmt::format("{} to {}", tieName(tie.cable.from, patch, workspace.library),
+                                                 tieName(tie.cable.to, patch, workspace.library));
+            if (context.json)
+                tied.push_back(line);
+            else
+                fmt::print("tied {}\n", line);
         }
         need(writeFile(options->out.empty() ? options->file : options->out, writePatch(patch)));
         if (context.json) std::cout << dump(tied);
@@ -99,10 +112,14 @@ void addSheet(CLI::App& app, Context& context) {
         const Patch patch = need(openPatch(options->file, workspace.library));
         const Observation o = need(observe(patch, workspace.library, workspace.housing(patch)));
         const Sheet sheet = makeSheet(o, findAll(o));
-        if (options->out.empty()) std::cout << writeMarkdown(sheet);
-        else if (options->out.extension() == ".pdf") need(writePdf(sheet, options->out));
-        else if (options->out.extension() == ".md") need(writeFile(options->out, writeMarkdown(sheet)));
-        else throw Failed{{options->out.string(), {}, "should end in .md or .pdf"}};
+        if (options->out.empty())
+            std::cout << writeMarkdown(sheet);
+        else if (options->out.extension() == ".pdf")
+            need(writePdf(sheet, options->out));
+        else if (options->out.extension() == ".md")
+            need(writeFile(options->out, writeMarkdown(sheet)));
+        else
+            throw Failed{{options->out.string(), {}, "should end in .md or .pdf"}};
         if (context.json) std::cout << dump({{"file", options->out.string()}, {"cables", patch.cables.size()}});
     });
 }

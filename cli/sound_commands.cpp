@@ -52,10 +52,17 @@ void addRender(CLI::App& app, Context& context) {
     command->add_option("patch", options->file, "Patch file")->required();
     command->add_option("--out", options->out, "WAV file for the mix, ±1 is 0 dBFS");
     command->add_option("--probe", options->probes, "post:jack=file.wav, recorded in volts at the engine's rate");
-    command->add_option("--seconds", options->seconds, "Length")->check(CLI::Range(0.001, 3600.0))->capture_default_str();
-    command->add_option("--rate", options->rate, "Rate of the mix in Hz")->check(CLI::Range(8000.0, 192000.0))->capture_default_str();
-    command->add_option("--engine-rate", options->engineRate, "Rate of the simulation in Hz")->check(CLI::IsMember({48000.0, 96000.0, 192000.0}))->capture_default_str();
-    command->add_option("--seed", options->seed, "Seed of everything random; default: the patch's own")->check(CLI::Range(0LL, 0x7fffffffLL));
+    command->add_option("--seconds", options->seconds, "Length")
+        ->check(CLI::Range(0.001, 3600.0))
+        ->capture_default_str();
+    command->add_option("--rate", options->rate, "Rate of the mix in Hz")
+        ->check(CLI::Range(8000.0, 192000.0))
+        ->capture_default_str();
+    command->add_option("--engine-rate", options->engineRate, "Rate of the simulation in Hz")
+        ->check(CLI::IsMember({48000.0, 96000.0, 192000.0}))
+        ->capture_default_str();
+    command->add_option("--seed", options->seed, "Seed of everything random; default: the patch's own")
+        ->check(CLI::Range(0LL, 0x7fffffffLL));
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
@@ -73,16 +80,24 @@ void addRender(CLI::App& app, Context& context) {
         const Rendering made = need(lariat::render(patch, workspace.library, render));
         const double took = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
         if (!options->out.empty()) need(writeWav(options->out, made.mix, 2, made.fileRate));
-        for (const ProbeRequest& request : requests) need(writeWav(request.file, made.probes.at(request.jack), 1, made.engineRate));
+        for (const ProbeRequest& request : requests)
+            need(writeWav(request.file, made.probes.at(request.jack), 1, made.engineRate));
         const LevelReading left = measureLevel(made.left);
         const double times = options->seconds / took;
         if (context.json)
-            std::cout << dump({{"seconds", options->seconds}, {"times-real-time", times}, {"peak-volts", left.peak().value},
-                               {"rms-volts", left.rms.value}, {"dc-volts", left.mean.value}, {"faults", made.faults}});
+            std::cout << dump({{"seconds", options->seconds},
+                               {"times-real-time", times},
+                               {"peak-volts", left.peak().value},
+                               {"rms-volts", left.rms.value},
+                               {"dc-volts", left.mean.value},
+                               {"faults", made.faults}});
         else
-            fmt::print("{:g} s at {:.0f} times real time; left peak {:.2f} V ({:.1f} dBFS), RMS {:.2f} V, DC {:+.3f} V\n", options->seconds,
-                       times, left.peak().value, toDbfs(left.peak()).value, left.rms.value, left.mean.value);
-        if (made.faults > 0) std::cerr << fmt::format("lariat-cli: {} made something that is not a number and was silenced\n", made.faultyPost);
+            fmt::print(
+                "{:g} s at {:.0f} times real time; left peak {:.2f} V ({:.1f} dBFS), RMS {:.2f} V, DC {:+.3f} V\n",
+                options->seconds, times, left.peak().value, toDbfs(left.peak()).value, left.rms.value, left.mean.value);
+        if (made.faults > 0)
+            std::cerr << fmt::format("lariat-cli: {} made something that is not a number and was silenced\n",
+                                     made.faultyPost);
     });
 }
 
@@ -94,16 +109,21 @@ void addMeasure(CLI::App& app, Context& context) {
     };
     auto options = std::make_shared<Options>();
     auto* command = app.add_subcommand("measure", "Read level, DC, pitch and the strongest partials of a sound file");
-    command->add_option("file", options->file, "WAV or FLAC; the first channel is read, in units of the file (volts for probes)")->required();
+    command
+        ->add_option("file", options->file,
+                     "WAV or FLAC; the first channel is read, in units of the file (volts for probes)")
+        ->required();
     command->add_option("--from", options->from, "Start in seconds")->check(CLI::NonNegativeNumber);
-    command->add_option("--to", options->to, "End in seconds; default: the end of the file")->check(CLI::NonNegativeNumber);
+    command->add_option("--to", options->to, "End in seconds; default: the end of the file")
+        ->check(CLI::NonNegativeNumber);
     command->callback([options, &context] {
         const AudioFile file = need(readAudio(options->file));
         const auto channels = static_cast<std::size_t>(file.channels);
         std::vector<float> first;
         const std::size_t frames = file.samples.size() / channels;
         const auto begin = static_cast<std::size_t>(options->from * file.rate);
-        const auto end = options->to > 0.0 ? std::min(frames, static_cast<std::size_t>(options->to * file.rate)) : frames;
+        const auto end =
+            options->to > 0.0 ? std::min(frames, static_cast<std::size_t>(options->to * file.rate)) : frames;
         for (std::size_t i = begin; i < end; ++i) first.push_back(file.samples[i * channels]);
         if (first.empty()) throw Failed{{options->file.string(), {}, "holds no samples in that range"}};
         const LevelReading level = measureLevel(first);
@@ -117,17 +137,23 @@ void addMeasure(CLI::App& app, Context& context) {
             lines += fmt::format("  partial {} {:9.1f} Hz {:8.1f} dB\n", n, pitch->value * n, toDecibels(size).value);
         }
         if (context.json) {
-            Json out = {{"seconds", static_cast<double>(first.size()) / file.rate}, {"min", level.min.value}, {"max", level.max.value},
-                        {"rms", level.rms.value}, {"dc", level.mean.value}};
+            Json out = {{"seconds", static_cast<double>(first.size()) / file.rate},
+                        {"min", level.min.value},
+                        {"max", level.max.value},
+                        {"rms", level.rms.value},
+                        {"dc", level.mean.value}};
             if (pitch) out["hertz"] = pitch->value;
             if (pitch) out["note"] = pitchText(*pitch);
             out["partials"] = partials;
             std::cout << dump(out);
         } else {
-            fmt::print("{:.3f} s, min {:+.4f}, max {:+.4f}, RMS {:.4f}, DC {:+.5f}\n", static_cast<double>(first.size()) / file.rate,
-                       level.min.value, level.max.value, level.rms.value, level.mean.value);
-            if (pitch) fmt::print("pitch {:.3f} Hz, {}\n{}", pitch->value, pitchText(*pitch), lines);
-            else fmt::print("no steady pitch\n");
+            fmt::print("{:.3f} s, min {:+.4f}, max {:+.4f}, RMS {:.4f}, DC {:+.5f}\n",
+                       static_cast<double>(first.size()) / file.rate, level.min.value, level.max.value, level.rms.value,
+                       level.mean.value);
+            if (pitch)
+                fmt::print("pitch {:.3f} Hz, {}\n{}", pitch->value, pitchText(*pitch), lines);
+            else
+                fmt::print("no steady pitch\n");
         }
     });
 }

@@ -5,8 +5,8 @@
 #include <atomic>
 #include <chrono>
 
-#include <fmt/format.h>
 #include <RtAudio.h>
+#include <fmt/format.h>
 
 namespace lariat {
 namespace {
@@ -44,7 +44,8 @@ std::vector<Found> findDevices() {
 
 class RealDevice final : public AudioDevice {
   public:
-    RealDevice(Found found, AudioSettings settings) : found_(std::move(found)), settings_(std::move(settings)), audio_(found_.api) {}
+    RealDevice(Found found, AudioSettings settings)
+        : found_(std::move(found)), settings_(std::move(settings)), audio_(found_.api) {}
     ~RealDevice() override { stop(); }
 
     Result<void> start(AudioCallback callback) override {
@@ -55,11 +56,12 @@ class RealDevice final : public AudioDevice {
         output.nChannels = 2;
         unsigned frames = settings_.blockFrames;
         try {
-            audio_.openStream(&output, nullptr, RTAUDIO_FLOAT32, settings_.rate, &frames, &RealDevice::fill, this, nullptr,
-                              quiet);
+            audio_.openStream(&output, nullptr, RTAUDIO_FLOAT32, settings_.rate, &frames, &RealDevice::fill, this,
+                              nullptr, quiet);
             audio_.startStream();
         } catch (const RtAudioError& error) {
-            return failure(fmt::format("{} cannot be opened ({}); choose another device in the preferences", found_.name, error.getMessage()));
+            return failure(fmt::format("{} cannot be opened ({}); choose another device in the preferences",
+                                       found_.name, error.getMessage()));
         }
         lastCall_ = now();
         return {};

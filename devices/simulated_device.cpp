@@ -25,7 +25,9 @@ class SimulatedDevice::Recorder {
     Recorder(const Recorder&) = delete;
     Recorder& operator=(const Recorder&) = delete;
     [[nodiscard]] bool open() const { return file_ != nullptr; }
-    void write(const std::vector<float>& block) { sf_write_float(file_, block.data(), static_cast<sf_count_t>(block.size())); }
+    void write(const std::vector<float>& block) {
+        sf_write_float(file_, block.data(), static_cast<sf_count_t>(block.size()));
+    }
 
   private:
     SNDFILE* file_ = nullptr;
@@ -52,7 +54,8 @@ void SimulatedDevice::stop() {
 
 Result<void> SimulatedDevice::recordTo(const std::filesystem::path& file) {
     auto recorder = std::make_shared<Recorder>(file, settings_.rate);
-    if (!recorder->open()) return tl::unexpected(Error{file.string(), {}, "cannot be written; choose another place for the recording"});
+    if (!recorder->open())
+        return tl::unexpected(Error{file.string(), {}, "cannot be written; choose another place for the recording"});
     const std::lock_guard lock(mutex_);
     recorder_ = std::move(recorder);
     return {};

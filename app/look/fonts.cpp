@@ -3,7 +3,9 @@
 #include <QFontDatabase>
 
 // The resource is in a static library, so it has to be asked for by name, outside any namespace.
-static void registerResources() { Q_INIT_RESOURCE(fonts); }
+static void registerResources() {
+    Q_INIT_RESOURCE(fonts);
+}
 
 namespace lariat {
 

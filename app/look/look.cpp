@@ -9,20 +9,38 @@
 namespace lariat {
 
 const Look& Look::light() {
-    static const Look look{false,
-                           QColor("#f4f2ec"), QColor("#e7e3d8"), QColor("#fdfcf9"), QColor("#cfc9b9"),
-                           QColor("#23272b"), QColor("#5f625f"), QColor("#263238"), QColor("#e9ecea"),
-                           QColor("#0b6e75"), QColor("#a3470a"), QColor("#fbeedd"),
-                           {QColor("#1f4e8c"), QColor("#b8401a"), QColor("#0f766e"), QColor("#8a6400"), QColor("#7d3c78")}};
+    static const Look look{
+        false,
+        QColor("#f4f2ec"),
+        QColor("#e7e3d8"),
+        QColor("#fdfcf9"),
+        QColor("#cfc9b9"),
+        QColor("#23272b"),
+        QColor("#5f625f"),
+        QColor("#263238"),
+        QColor("#e9ecea"),
+        QColor("#0b6e75"),
+        QColor("#a3470a"),
+        QColor("#fbeedd"),
+        {QColor("#1f4e8c"), QColor("#b8401a"), QColor("#0f766e"), QColor("#8a6400"), QColor("#7d3c78")}};
     return look;
 }
 
 const Look& Look::night() {
-    static const Look look{true,
-                           QColor("#1b1f22"), QColor("#262b2f"), QColor("#14171a"), QColor("#454c52"),
-                           QColor("#e6e4dd"), QColor("#a3a8a6"), QColor("#0f1214"), QColor("#d5d9d7"),
-                           QColor("#4bb3ba"), QColor("#f0a05a"), QColor("#382a1b"),
-                           {QColor("#7fb0ee"), QColor("#f08a66"), QColor("#57c2b4"), QColor("#d9b24c"), QColor("#cf93ca")}};
+    static const Look look{
+        true,
+        QColor("#1b1f22"),
+        QColor("#262b2f"),
+        QColor("#14171a"),
+        QColor("#454c52"),
+        QColor("#e6e4dd"),
+        QColor("#a3a8a6"),
+        QColor("#0f1214"),
+        QColor("#d5d9d7"),
+        QColor("#4bb3ba"),
+        QColor("#f0a05a"),
+        QColor("#382a1b"),
+        {QColor("#7fb0ee"), QColor("#f08a66"), QColor("#57c2b4"), QColor("#d9b24c"), QColor("#cf93ca")}};
     return look;
 }
 
@@ -98,7 +116,9 @@ void drawEndMark(QPainter& painter, QPointF at, SignalKind kind, int direction, 
     case SignalKind::Pitch:
         painter.drawPolygon(QPolygonF{at, at + QPointF(-6 * d, -6), at + QPointF(-12 * d, 0), at + QPointF(-6 * d, 6)});
         break;
-    case SignalKind::Gate: painter.drawRect(QRectF(at + QPointF(d > 0 ? -10 : 0, -5), QSizeF(10, 10))); break;
+    case SignalKind::Gate:
+        painter.drawRect(QRectF(at + QPointF(d > 0 ? -10 : 0, -5), QSizeF(10, 10)));
+        break;
     case SignalKind::Clock:
         painter.drawRect(QRectF(at + QPointF(d > 0 ? -4 : 0, -6), QSizeF(4, 12)));
         painter.drawRect(QRectF(at + QPointF(d > 0 ? -10 : 6, -6), QSizeF(4, 12)));
@@ -113,7 +133,8 @@ void drawStartMark(QPainter& painter, QPointF at, const QColor& colour) {
     painter.drawEllipse(at, 5.0, 5.0);
 }
 
-void drawDial(QPainter& painter, QPointF centre, qreal radius, double fraction, const QColor& ink, const QColor& ground) {
+void drawDial(QPainter& painter, QPointF centre, qreal radius, double fraction, const QColor& ink,
+              const QColor& ground) {
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setPen(QPen(ink, std::max(1.0, radius / 14.0)));
     painter.setBrush(ground);

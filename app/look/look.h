@@ -22,16 +22,16 @@ namespace lariat {
 
 struct Look {
     bool dark = false;
-    QColor paper;    ///< the chart
-    QColor panel;    ///< headings, inspector
-    QColor card;     ///< post heads, fields, the ground of traces
-    QColor line;     ///< posts, dividers
+    QColor paper; ///< the chart
+    QColor panel; ///< headings, inspector
+    QColor card;  ///< post heads, fields, the ground of traces
+    QColor line;  ///< posts, dividers
     QColor ink;
-    QColor softInk;  ///< second-rank text, still 4.5:1 on the paper
-    QColor rail;     ///< the rail of places and the transport
+    QColor softInk; ///< second-rank text, still 4.5:1 on the paper
+    QColor rail;    ///< the rail of places and the transport
     QColor railInk;
     QColor accent;
-    QColor alarm;    ///< findings
+    QColor alarm; ///< findings
     QColor alarmGround;
     QColor kinds[5]; ///< by SignalKind
 
@@ -55,6 +55,7 @@ void drawEndMark(QPainter& painter, QPointF at, SignalKind kind, int direction, 
 /// The mark where a cable leaves.
 void drawStartMark(QPainter& painter, QPointF at, const QColor& colour);
 /// A knob at a fraction of its travel, 7 to 5 o'clock.
-void drawDial(QPainter& painter, QPointF centre, qreal radius, double fraction, const QColor& ink, const QColor& ground);
+void drawDial(QPainter& painter, QPointF centre, qreal radius, double fraction, const QColor& ink,
+              const QColor& ground);
 
 } // namespace lariat

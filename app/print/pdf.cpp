@@ -20,13 +20,16 @@ namespace {
 constexpr int kDpi = 144;
 constexpr qreal kMargin = 70;
 
-QString q(const std::string& text) { return QString::fromStdString(text); }
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
 
 /// Lays out the sheet from top to bottom, starting a new page where the next piece does not fit.
 class Printer {
   public:
     Printer(QPdfWriter& writer, const Sheet& sheet)
-        : writer_(writer), sheet_(sheet), painter_(&writer), width_(writer.width() - 2 * kMargin), bottom_(writer.height() - kMargin) {
+        : writer_(writer), sheet_(sheet), painter_(&writer), width_(writer.width() - 2 * kMargin),
+          bottom_(writer.height() - kMargin) {
         y_ = kMargin;
     }
 
@@ -57,7 +60,8 @@ class Printer {
     void foot() {
         font(14);
         ink(Look::light().softInk);
-        painter_.drawText(QRectF(kMargin, bottom_ + 14, width_, 24), Qt::AlignRight, QStringLiteral("%1 · page %2").arg(q(sheet_.title)).arg(page_));
+        painter_.drawText(QRectF(kMargin, bottom_ + 14, width_, 24), Qt::AlignRight,
+                          QStringLiteral("%1 · page %2").arg(q(sheet_.title)).arg(page_));
     }
     /// Text over the full width; returns nothing, moves down.
     void paragraph(const QString& text, int pixels, bool strong = false, qreal left = 0) {
@@ -97,7 +101,8 @@ class Printer {
             const qreal x = left + gap * (static_cast<qreal>(p) + 0.5);
             const qreal shift = p % 2 == 0 ? 0 : 34;
             ink();
-            painter_.drawText(QRectF(x - gap, y_ + shift, 2 * gap, 34), Qt::AlignHCenter | Qt::AlignBottom, q(sheet_.posts[p].name));
+            painter_.drawText(QRectF(x - gap, y_ + shift, 2 * gap, 34), Qt::AlignHCenter | Qt::AlignBottom,
+                              q(sheet_.posts[p].name));
             painter_.setPen(QPen(Look::light().line, 3));
             painter_.drawLine(QPointF(x, y_ + shift + 38), QPointF(x, y_ + 74));
         }
@@ -107,9 +112,9 @@ class Printer {
     void chart() {
         if (sheet_.posts.empty() || sheet_.rows.empty()) return;
         heading(QStringLiteral("Cable chart"), 240);
-        const qreal left = kMargin + 40;
+        const qreal left = kMargin + 70;
         const qreal readings = 230;
-        const qreal gap = (width_ - 40 - readings) / static_cast<qreal>(sheet_.posts.size());
+        const qreal gap = (width_ - 70 - readings) / static_cast<qreal>(sheet_.posts.size());
         chartHead(left, gap);
         std::string headingNow;
         constexpr qreal rowHeight = 40;
@@ -173,12 +178,15 @@ class Printer {
         label(behind, direction > 0 ? toRight : toLeft, row.toJack);
         font(15, true);
         ink();
-        painter_.drawText(QRectF(kMargin, y_, 30, height), Qt::AlignVCenter | Qt::AlignRight, QString::number(row.number));
+        painter_.drawText(QRectF(kMargin, y_, 30, height), Qt::AlignVCenter | Qt::AlignRight,
+                          QString::number(row.number));
         painter_.setFont(figureFont(14));
-        painter_.drawText(QRectF(kMargin + width_ - 220, y_ + 2, 220, height / 2), Qt::AlignRight | Qt::AlignVCenter, q(row.range));
+        painter_.drawText(QRectF(kMargin + width_ - 220, y_ + 2, 220, height / 2), Qt::AlignRight | Qt::AlignVCenter,
+                          q(row.range));
         ink(Look::light().softInk);
         font(13);
-        painter_.drawText(QRectF(kMargin + width_ - 220, y_ + height / 2 - 2, 220, height / 2), Qt::AlignRight | Qt::AlignVCenter, q(row.detail));
+        painter_.drawText(QRectF(kMargin + width_ - 220, y_ + height / 2 - 2, 220, height / 2),
+                          Qt::AlignRight | Qt::AlignVCenter, q(row.detail));
     }
 
     void tableRow(const std::vector<std::pair<QString, qreal>>& cells, bool strong) {
@@ -186,7 +194,8 @@ class Printer {
         qreal height = 0;
         qreal x = kMargin;
         for (const auto& [text, part] : cells)
-            height = std::max(height, painter_.boundingRect(QRectF(0, 0, part * width_ - 10, 4000), Qt::TextWordWrap, text).height());
+            height = std::max(
+                height, painter_.boundingRect(QRectF(0, 0, part * width_ - 10, 4000), Qt::TextWordWrap, text).height());
         room(height + 8);
         font(15, strong);
         for (const auto& [text, part] : cells) {
@@ -202,13 +211,16 @@ class Printer {
 
     void cables() {
         heading(QStringLiteral("Cables in build order"), 60);
-        const auto row = [&](const QString& n, const QString& from, const QString& to, const QString& cable, const QString& reads, const QString& note, bool strong) {
+        const auto row = [&](const QString& n, const QString& from, const QString& to, const QString& cable,
+                             const QString& reads, const QString& note, bool strong) {
             tableRow({{n, 0.04}, {from, 0.17}, {to, 0.17}, {cable, 0.12}, {reads, 0.24}, {note, 0.26}}, strong);
         };
-        row(QStringLiteral("Row"), QStringLiteral("From"), QStringLiteral("To"), QStringLiteral("Cable"), QStringLiteral("Should read"), QStringLiteral("Note"), true);
+        row(QStringLiteral("Row"), QStringLiteral("From"), QStringLiteral("To"), QStringLiteral("Cable"),
+            QStringLiteral("Should read"), QStringLiteral("Note"), true);
         for (const SheetRow& r : sheet_.rows)
             row(QString::number(r.number), q(r.from), q(r.to), q(r.length + " " + r.colour),
-                q(r.detail.empty() ? r.range : r.range + ", " + r.detail), q(r.note + (r.late ? " (closes a loop)" : "")), false);
+                q(r.detail.empty() ? r.range : r.range + ", " + r.detail),
+                q(r.note + (r.late ? " (closes a loop)" : "")), false);
     }
 
     void knobs() {
@@ -216,7 +228,9 @@ class Printer {
         for (const SheetPost& post : sheet_.posts) {
             if (post.knobs.empty()) continue;
             room(190);
-            paragraph(q(post.name) + QStringLiteral(" · ") + q(post.module) + (post.place.empty() ? QString() : QStringLiteral(", ") + q(post.place)), 16, true);
+            paragraph(q(post.name) + QStringLiteral(" · ") + q(post.module) +
+                          (post.place.empty() ? QString() : QStringLiteral(", ") + q(post.place)),
+                      16, true);
             constexpr qreal cellWidth = 150;
             const int perRow = static_cast<int>(width_ / cellWidth);
             for (std::size_t k = 0; k < post.knobs.size(); ++k) {
@@ -244,7 +258,8 @@ class Printer {
         font(14, true);
         painter_.drawText(QRectF(x, y_ + 60, width, 20), Qt::AlignHCenter, q(knob.name));
         font(13);
-        painter_.drawText(QRectF(x + 4, y_ + 78, width - 8, 36), Qt::AlignHCenter | Qt::TextWordWrap, q(knob.hand.empty() ? knob.value : knob.value + " · " + knob.hand));
+        painter_.drawText(QRectF(x + 4, y_ + 78, width - 8, 36), Qt::AlignHCenter | Qt::TextWordWrap,
+                          q(knob.hand.empty() ? knob.value : knob.value + " · " + knob.hand));
     }
 
     void pattern() {
@@ -259,11 +274,13 @@ class Printer {
             for (std::size_t i = 0; i < line.steps.size(); ++i) {
                 const QRectF box(kMargin + 120 + cell * static_cast<qreal>(i), y_, cell - 3, 28);
                 painter_.setPen(QPen(Look::light().line, 1));
-                painter_.setBrush(line.steps[i] == "x" ? QBrush(Look::light().kind(SignalKind::Gate)) : QBrush(Qt::white));
+                painter_.setBrush(line.steps[i] == "x" ? QBrush(Look::light().kind(SignalKind::Gate))
+                                                       : QBrush(Qt::white));
                 painter_.drawRect(box);
                 ink();
                 font(13);
-                if (line.steps[i] != "x" && line.steps[i] != "·") painter_.drawText(box, Qt::AlignCenter, q(line.steps[i]));
+                if (line.steps[i] != "x" && line.steps[i] != "·")
+                    painter_.drawText(box, Qt::AlignCenter, q(line.steps[i]));
             }
             y_ += 34;
         }
@@ -272,7 +289,8 @@ class Printer {
     void counts() {
         heading(QStringLiteral("Cables needed"), 60);
         for (const SheetCount& count : sheet_.cables)
-            paragraph(QStringLiteral("%1 × %2 (%3 in the bag)").arg(count.count).arg(q(count.what)).arg(count.owned), 16);
+            paragraph(QStringLiteral("%1 × %2 (%3 in the bag)").arg(count.count).arg(q(count.what)).arg(count.owned),
+                      16);
     }
 
     QPdfWriter& writer_;

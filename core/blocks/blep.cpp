@@ -36,13 +36,15 @@ BlepTable::BlepTable() {
     std::vector<double> ramp(steps + 1);
     for (int i = 1; i <= steps; ++i) {
         const double x = -kHalf + i * dx;
-        step[static_cast<std::size_t>(i)] = step[static_cast<std::size_t>(i - 1)] + 0.5 * dx * (kernel(x - dx) + kernel(x));
+        step[static_cast<std::size_t>(i)] =
+            step[static_cast<std::size_t>(i - 1)] + 0.5 * dx * (kernel(x - dx) + kernel(x));
     }
     const double area = step.back();
     for (double& s : step) s /= area;
     for (int i = 1; i <= steps; ++i)
-        ramp[static_cast<std::size_t>(i)] = ramp[static_cast<std::size_t>(i - 1)] +
-                  0.5 * dx * (step[static_cast<std::size_t>(i - 1)] + step[static_cast<std::size_t>(i)]);
+        ramp[static_cast<std::size_t>(i)] =
+            ramp[static_cast<std::size_t>(i - 1)] +
+            0.5 * dx * (step[static_cast<std::size_t>(i - 1)] + step[static_cast<std::size_t>(i)]);
     for (int row = 0; row <= kRows; ++row)
         for (int tap = 0; tap < kTaps; ++tap) {
             const int index = (tap * kRows + row) * fine;

@@ -47,12 +47,14 @@ class Corners {
         discard(n);
     }
     void discard(int n) {
-        for (int i = 0; i < BlepTable::kTaps; ++i) sum_[static_cast<std::size_t>(i)] = sum_[static_cast<std::size_t>(i + n)];
+        for (int i = 0; i < BlepTable::kTaps; ++i)
+            sum_[static_cast<std::size_t>(i)] = sum_[static_cast<std::size_t>(i + n)];
         for (int i = BlepTable::kTaps; i < BlepTable::kTaps + n; ++i) sum_[static_cast<std::size_t>(i)] = 0.0f;
     }
 
   private:
-    void spread(const std::array<std::array<float, BlepTable::kTaps>, BlepTable::kRows + 1>& rows, float at, float size) {
+    void spread(const std::array<std::array<float, BlepTable::kTaps>, BlepTable::kRows + 1>& rows, float at,
+                float size) {
         const float first = std::max(0.0f, std::ceil(at));
         const float position = std::min(1.0f, first - at) * BlepTable::kRows;
         const auto row = static_cast<std::size_t>(position);

@@ -45,8 +45,8 @@ struct Ramp {
 /// Start, stop and song position, shared by a whole engine.
 struct Transport {
     bool running = true;
-    bool rewind = false;  ///< asks clocks to start over at the next run
-    double beats = 0.0;   ///< written by the first clock of the patch
+    bool rewind = false; ///< asks clocks to start over at the next run
+    double beats = 0.0;  ///< written by the first clock of the patch
 };
 
 /// One call's view of the world. Samples [begin, end) of the run are to be worked on.
@@ -58,7 +58,7 @@ struct Frame {
     std::span<Signal* const> outputs;      ///< nullptr: nobody listens
     std::span<const Ramp> controls;
     Transport* transport = nullptr;
-    float* left = nullptr;  ///< the case's way out, kRun samples each; only ways out add to it
+    float* left = nullptr; ///< the case's way out, kRun samples each; only ways out add to it
     float* right = nullptr;
 
     [[nodiscard]] const Signal& in(int i) const {
@@ -73,8 +73,8 @@ struct Frame {
 /// What a block is told before it runs.
 struct Setup {
     double rate = 96000.0;
-    std::uint64_t seed = 1;                  ///< of this block's own randomness
-    std::shared_ptr<const Pattern> pattern;  ///< of the post that the block stands in; may be empty
+    std::uint64_t seed = 1;                 ///< of this block's own randomness
+    std::shared_ptr<const Pattern> pattern; ///< of the post that the block stands in; may be empty
 };
 
 class Block {
@@ -91,9 +91,7 @@ class Block {
 /// Implements `adopt` for a block T that keeps everything that runs in a trivially copyable `T::State state_`.
 template <class T> class StatefulBlock : public Block {
   public:
-    void adopt(const Block& other) final {
-        static_cast<T*>(this)->state_ = static_cast<const T&>(other).state_;
-    }
+    void adopt(const Block& other) final { static_cast<T*>(this)->state_ = static_cast<const T&>(other).state_; }
 };
 
 struct BlockType {
@@ -111,12 +109,20 @@ const std::vector<BlockType>& blockTypes();
 /// The type of that id, or nullptr.
 const BlockType* findBlockType(std::string_view id);
 
-template <class T> std::unique_ptr<Block> makeBlock() { return std::make_unique<T>(); }
+template <class T> std::unique_ptr<Block> makeBlock() {
+    return std::make_unique<T>();
+}
 
 // Scales that many blocks share.
-inline Scale linearScale(Unit unit, double min, double max) { return {unit, min, max, Taper::Linear, {}}; }
-inline Scale logScale(Unit unit, double min, double max) { return {unit, min, max, Taper::Log, {}}; }
-inline Scale squaredScale(Unit unit, double min, double max) { return {unit, min, max, Taper::Squared, {}}; }
+inline Scale linearScale(Unit unit, double min, double max) {
+    return {unit, min, max, Taper::Linear, {}};
+}
+inline Scale logScale(Unit unit, double min, double max) {
+    return {unit, min, max, Taper::Log, {}};
+}
+inline Scale squaredScale(Unit unit, double min, double max) {
+    return {unit, min, max, Taper::Squared, {}};
+}
 inline Scale switchScale(std::vector<std::string> words) {
     const double last = static_cast<double>(words.size()) - 1.0;
     return {Unit::None, 0.0, last, Taper::Switch, std::move(words)};

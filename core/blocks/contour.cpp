@@ -67,18 +67,24 @@ class Contour final : public StatefulBlock<Contour> {
         State& s = state_;
         const bool moving = s.stage == Stage::Attack || s.stage == Stage::Decay;
         if (kind_ == Ad || s.stage == Stage::Idle) return;
-        if (moving && control(ShortGate) > 0.5f) s.closing = true;
-        else begin(Stage::Release);
+        if (moving && control(ShortGate) > 0.5f)
+            s.closing = true;
+        else
+            begin(Stage::Release);
     }
 
     /// The stage's target, as a part of the peak.
     [[nodiscard]] float target() const {
         switch (state_.stage) {
-        case Stage::Attack: return 1.0f;
-        case Stage::Decay: return kind_ == Adsr ? 0.01f * control(Sustain) : 0.0f;
-        case Stage::Hold: return kind_ == Adsr ? 0.01f * control(Sustain) : 1.0f;
+        case Stage::Attack:
+            return 1.0f;
+        case Stage::Decay:
+            return kind_ == Adsr ? 0.01f * control(Sustain) : 0.0f;
+        case Stage::Hold:
+            return kind_ == Adsr ? 0.01f * control(Sustain) : 1.0f;
         case Stage::Release:
-        case Stage::Idle: break;
+        case Stage::Idle:
+            break;
         }
         return 0.0f;
     }
@@ -87,10 +93,14 @@ class Contour final : public StatefulBlock<Contour> {
     [[nodiscard]] double length() const {
         const auto samples = [&](Control c) { return std::max(1e-4, static_cast<double>(control(c))) * frame_->rate; };
         switch (state_.stage) {
-        case Stage::Attack: return samples(Attack);
-        case Stage::Decay: return samples(Decay);
-        case Stage::Release: return samples(Release);
-        default: return 0.0;
+        case Stage::Attack:
+            return samples(Attack);
+        case Stage::Decay:
+            return samples(Decay);
+        case Stage::Release:
+            return samples(Release);
+        default:
+            return 0.0;
         }
     }
 
@@ -100,15 +110,21 @@ class Contour final : public StatefulBlock<Contour> {
         const bool wasClosing = s.closing;
         switch (s.stage) {
         case Stage::Attack:
-            if (kind_ == Ar) wasClosing ? begin(Stage::Release) : begin(Stage::Hold);
-            else begin(Stage::Decay);
+            if (kind_ == Ar)
+                wasClosing ? begin(Stage::Release) : begin(Stage::Hold);
+            else
+                begin(Stage::Decay);
             s.closing = wasClosing && s.stage == Stage::Decay;
             break;
         case Stage::Decay:
-            if (kind_ == Ad) begin(Stage::Idle);
-            else wasClosing ? begin(Stage::Release) : begin(Stage::Hold);
+            if (kind_ == Ad)
+                begin(Stage::Idle);
+            else
+                wasClosing ? begin(Stage::Release) : begin(Stage::Hold);
             break;
-        default: begin(Stage::Idle); break;
+        default:
+            begin(Stage::Idle);
+            break;
         }
     }
 
@@ -137,12 +153,14 @@ class Contour final : public StatefulBlock<Contour> {
     }
 
     [[nodiscard]] float shape(float u) const {
-        const float part = curve_ < 0.01f ? u : (1.0f - fastExp2(-curve_ * kLog2e * u)) / (1.0f - fastExp2(-curve_ * kLog2e));
+        const float part =
+            curve_ < 0.01f ? u : (1.0f - fastExp2(-curve_ * kLog2e * u)) / (1.0f - fastExp2(-curve_ * kLog2e));
         return state_.from + (target() - state_.from) * part;
     }
 
     void fill(double to) {
-        for (int i = firstAfter(now_); i <= static_cast<int>(std::floor(to)); ++i) line_[static_cast<std::size_t>(i)] = state_.level;
+        for (int i = firstAfter(now_); i <= static_cast<int>(std::floor(to)); ++i)
+            line_[static_cast<std::size_t>(i)] = state_.level;
         now_ = to;
     }
 
@@ -208,7 +226,9 @@ BlockType contourType() {
             "Contour",
             "Envelope with exact stage times, from straight to exponential",
             {{"gate", "gate", Gate, 0, 8}, {"retrigger", "retrig", Gate, 0, 8}},
-            {{"out", "out", Control, 0, 8}, {"inverted", "inverted", Control, -8, 0}, {"bipolar", "bipolar", Control, -5, 5}},
+            {{"out", "out", Control, 0, 8},
+             {"inverted", "inverted", Control, -8, 0},
+             {"bipolar", "bipolar", Control, -5, 5}},
             {{"type", "Type", switchScale({"ADSR", "AR", "AD"}), 0},
              {"attack", "Attack", time, 0.005},
              {"decay", "Decay", time, 0.2},

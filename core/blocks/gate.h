@@ -19,8 +19,10 @@ class GateReader {
     /// The edges within samples [begin, end). Times are in samples of the run, as in Edge.
     std::span<const Edge> read(const Signal& in, int begin, int end) {
         count_ = 0;
-        if (in.listsEdges) readListed(in, begin, end);
-        else readSamples(in, begin, end);
+        if (in.listsEdges)
+            readListed(in, begin, end);
+        else
+            readSamples(in, begin, end);
         last_ = in[end - 1];
         return {found_.data(), static_cast<std::size_t>(count_)};
     }
@@ -30,7 +32,8 @@ class GateReader {
     void readListed(const Signal& in, int begin, int end) {
         for (int e = 0; e < in.edgeCount; ++e) {
             const Edge& edge = in.edges[static_cast<std::size_t>(e)];
-            if (edge.at > static_cast<float>(begin - 1) && edge.at <= static_cast<float>(end - 1)) add(edge.at, edge.rising);
+            if (edge.at > static_cast<float>(begin - 1) && edge.at <= static_cast<float>(end - 1))
+                add(edge.at, edge.rising);
         }
         // A cable that was plugged in while its source was high.
         if (count_ == 0 && !high_ && in[begin] > kGateOn && last_ > kGateOn) add(static_cast<float>(begin), true);

@@ -34,7 +34,8 @@ class Lfo final : public StatefulBlock<Lfo> {
         }
         std::span<const Edge> reset;
         if (frame.plugged(Reset)) reset = state_.reset.read(frame.in(Reset), frame.begin, frame.end);
-        const std::array<Signal*, OscillatorCore::kWaves> outputs = {frame.out(0), frame.out(1), frame.out(2), frame.out(3)};
+        const std::array<Signal*, OscillatorCore::kWaves> outputs = {frame.out(0), frame.out(1), frame.out(2),
+                                                                     frame.out(3)};
         state_.core.run(frame.begin, frame.end, turns.data(), width.data(), reset, outputs);
     }
 

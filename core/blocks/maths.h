@@ -15,8 +15,10 @@ inline float fastExp2(float x) {
     const float shifted = x + 128.0f; // truncation is floor for positive numbers
     const auto whole = static_cast<std::int32_t>(shifted);
     const float f = x - static_cast<float>(whole - 128);
-    const float p = 1.0f + f * (0.69314718f + f * (0.24022651f + f * (0.055503250f + f * (0.0096213914f +
-                    f * (0.0013274480f + f * 0.00017468600f)))));
+    const float p =
+        1.0f +
+        f * (0.69314718f +
+             f * (0.24022651f + f * (0.055503250f + f * (0.0096213914f + f * (0.0013274480f + f * 0.00017468600f)))));
     return p * std::bit_cast<float>((whole - 1) << 23);
 }
 
@@ -29,8 +31,8 @@ inline float fastTan(float x) {
 
 /// sin(2 pi p) for 0 <= p <= 1; error below 2e-7. Folded to a quarter turn, odd polynomial.
 inline float fastSinTurn(float p) {
-    const float h = p - 0.5f;                                   // -0.5 … 0.5, sine negated
-    const float q = 0.25f - std::abs(0.25f - std::abs(h));      // 0 … 0.25
+    const float h = p - 0.5f;                              // -0.5 … 0.5, sine negated
+    const float q = 0.25f - std::abs(0.25f - std::abs(h)); // 0 … 0.25
     const float x = 6.28318530718f * q;
     const float s = x * x;
     const float y = x * (1.0f - s * (1.6666666647e-1f - s * (8.3333296e-3f - s * (1.98407e-4f - s * 2.7239e-6f))));
@@ -38,7 +40,9 @@ inline float fastSinTurn(float p) {
 }
 
 /// 10^(dB / 20).
-inline float decibelsToGain(float decibels) { return fastExp2(decibels * 0.166096405f); }
+inline float decibelsToGain(float decibels) {
+    return fastExp2(decibels * 0.166096405f);
+}
 
 /// Soft saturation x / sqrt(1 + (x / c)^2) by first-order antiderivative anti-aliasing
 /// (Parker, Zavalishin, Le Bivic 2016). For this curve the quotient of differences has the closed form

@@ -38,7 +38,10 @@ BlockType multType() {
             "Mult",
             "Four buffered copies of one signal",
             {{"in", "in", Control, -5, 8}},
-            {{"out-1", "out 1", Control}, {"out-2", "out 2", Control}, {"out-3", "out 3", Control}, {"out-4", "out 4", Control}},
+            {{"out-1", "out 1", Control},
+             {"out-2", "out 2", Control},
+             {"out-3", "out 3", Control},
+             {"out-4", "out 4", Control}},
             {},
             makeBlock<Mult>};
 }

@@ -80,7 +80,11 @@ BlockType noiseType() {
             "Noise",
             "White, pink, red, blue and violet noise",
             {},
-            {{"white", "white", Audio}, {"pink", "pink", Audio}, {"red", "red", Audio}, {"blue", "blue", Audio}, {"violet", "violet", Audio}},
+            {{"white", "white", Audio},
+             {"pink", "pink", Audio},
+             {"red", "red", Audio},
+             {"blue", "blue", Audio},
+             {"violet", "violet", Audio}},
             {},
             makeBlock<Noise>};
 }

@@ -76,11 +76,15 @@ void OscillatorCore::travel(double from, double to, double turn, double widthSte
         double corners = kNever;
         double wraps = kNever;
         if (turn > 0.0) {
-            if (upper_) wraps = (1.0 - phase_) / turn;
-            else corners = (0.5 - phase_) / turn;
+            if (upper_)
+                wraps = (1.0 - phase_) / turn;
+            else
+                corners = (0.5 - phase_) / turn;
         } else if (turn < 0.0) {
-            if (upper_) corners = (phase_ - 0.5) / -turn;
-            else wraps = phase_ / -turn;
+            if (upper_)
+                corners = (phase_ - 0.5) / -turn;
+            else
+                wraps = phase_ / -turn;
         }
         double flips = kNever;
         const double closing = turn - widthStep; // speed of p relative to the width
@@ -91,9 +95,12 @@ void OscillatorCore::travel(double from, double to, double turn, double widthSte
         phase_ += step * turn;
         width_ += step * widthStep;
         if (next > step) return;
-        if (next == wraps) wrap(at, turn);
-        else if (next == corners) corner(at, turn);
-        else flipPulse(at);
+        if (next == wraps)
+            wrap(at, turn);
+        else if (next == corners)
+            corner(at, turn);
+        else
+            flipPulse(at);
     }
     phase_ += std::max(0.0, to - at) * turn; // more corners than any waveform has: keep the pitch, skip the rest
     phase_ -= std::floor(phase_);

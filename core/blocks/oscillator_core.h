@@ -42,9 +42,9 @@ class OscillatorCore {
 
     std::array<Corners, kOwnWaves> corners_{};
     double phase_ = 0.0;
-    double width_ = 0.5;    ///< at the present moment of the walk
-    bool upper_ = false;    ///< p >= 1/2
-    bool high_ = true;      ///< p < width
+    double width_ = 0.5; ///< at the present moment of the walk
+    bool upper_ = false; ///< p >= 1/2
+    bool high_ = true;   ///< p < width
     std::uint32_t turns_ = 0;
     unsigned needed_ = 0;
     int begin_ = 0;

@@ -6,8 +6,8 @@ namespace lariat {
 
 const std::vector<BlockType>& blockTypes() {
     static const std::vector<BlockType> types = {
-        clockType(),   trackSequencerType(), vcoType(), lfoType(),   noiseType(),        contourType(),
-        svfType(),     vcaType(),            mixerType(), attenuverterType(), multType(), lineOutType(),
+        clockType(), trackSequencerType(), vcoType(),          lfoType(),  noiseType(),   contourType(), svfType(),
+        vcaType(),   mixerType(),          attenuverterType(), multType(), lineOutType(),
     };
     return types;
 }

@@ -14,7 +14,7 @@ inline constexpr int kRun = 32;
 
 /// A crossing of the gate threshold.
 struct Edge {
-    float at = 0.0f;    ///< in samples from the start of the run; in (k - 1, k] for the change seen at sample k
+    float at = 0.0f; ///< in samples from the start of the run; in (k - 1, k] for the change seen at sample k
     bool rising = true;
 };
 

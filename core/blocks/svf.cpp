@@ -4,9 +4,9 @@
 //   LP ωc²/D   BP sωc/D   HP s²/D   notch (s² + ωc²)/D   with D = s² + kωc·s + ωc²
 // Discretised by trapezoidal integrators with zero-delay feedback (Zavalishin, The Art of VA Filter Design;
 // Simper 2013), g = tan(πfc/fs). The bilinear map squeezes the top octave; it is undone by mixing the exact
-// second-order remainder back in: damping k(1 + a g²), LP - a g² HP, BP sqrt(1 + a g² + a²g⁴) - sqrt(a) g HP, HP(1 + a g²) with
-// a = 2/3, from tan x = x(1 + x²/3 + …). That keeps all outputs within 0.25 dB of the prototype to 12 kHz at 96 kHz.
-// At full resonance k is slightly negative and a term in the band-pass level beyond 5 V holds the oscillation.
+// second-order remainder back in: damping k(1 + a g²), LP - a g² HP, BP sqrt(1 + a g² + a²g⁴) - sqrt(a) g HP, HP(1 + a
+// g²) with a = 2/3, from tan x = x(1 + x²/3 + …). That keeps all outputs within 0.25 dB of the prototype to 12 kHz at
+// 96 kHz. At full resonance k is slightly negative and a term in the band-pass level beyond 5 V holds the oscillation.
 #include "blocks/maths.h"
 #include "blocks/types.h"
 
@@ -52,8 +52,7 @@ class Svf final : public StatefulBlock<Svf> {
         float bandNow = state_.band;
         for (int i = frame.begin; i < frame.end; ++i) {
             const auto slot = static_cast<std::size_t>(i);
-            if (resonanceMoves)
-                fixedDamping = damping(resonance(i) + resAmount(i) * 0.1f * frame.in(ResCv)[i]);
+            if (resonanceMoves) fixedDamping = damping(resonance(i) + resAmount(i) * 0.1f * frame.in(ResCv)[i]);
             const float over = std::max(0.0f, std::abs(bandNow) - 5.0f);
             const float gi = g[slot];
             const float q = 1.0f + kRemainder * gi * gi;
@@ -143,7 +142,10 @@ BlockType svfType() {
              {"cv-1", "cv 1", Control, -5, 8, "amount-1"},
              {"cv-2", "cv 2", Control, -5, 8, "amount-2"},
              {"res-cv", "res cv", Control, -5, 8, "res-amount"}},
-            {{"low", "low-pass", Audio}, {"band", "band-pass", Audio}, {"high", "high-pass", Audio}, {"notch", "notch", Audio}},
+            {{"low", "low-pass", Audio},
+             {"band", "band-pass", Audio},
+             {"high", "high-pass", Audio},
+             {"notch", "notch", Audio}},
             {{"cutoff", "Cutoff", logScale(Unit::Hertz, 16, 16000), 1000},
              {"resonance", "Resonance", linearScale(Unit::Percent, 0, 100), 10},
              {"drive", "Drive", linearScale(Unit::Decibels, 0, 24), 0},

@@ -40,7 +40,8 @@ class Vca final : public StatefulBlock<Vca> {
         const float boost = decibelsToGain(boostRamp.start);
         const float boostStep = (decibelsToGain(boostRamp.end()) - boost) / static_cast<float>(kRun);
         for (int i = frame.begin; i < frame.end; ++i)
-            (*out)[i] = softRail(in[i] * gain[static_cast<std::size_t>(i)] * (boost + boostStep * static_cast<float>(i)));
+            (*out)[i] =
+                softRail(in[i] * gain[static_cast<std::size_t>(i)] * (boost + boostStep * static_cast<float>(i)));
     }
 
   private:
@@ -56,7 +57,9 @@ BlockType vcaType() {
     return {"vca",
             "VCA",
             "Amplifier with linear and exponential control inputs",
-            {{"in", "in", Audio}, {"lin-cv", "lin cv", Control, 0, 8, "lin-amount"}, {"exp-cv", "exp cv", Control, 0, 8, "exp-amount"}},
+            {{"in", "in", Audio},
+             {"lin-cv", "lin cv", Control, 0, 8, "lin-amount"},
+             {"exp-cv", "exp cv", Control, 0, 8, "exp-amount"}},
             {{"out", "out", Audio}},
             {{"offset", "Offset", linearScale(Unit::Percent, 0, 100), 0},
              {"lin-amount", "Lin CV", linearScale(Unit::Percent, 0, 100), 100},

@@ -65,8 +65,7 @@ class Vco final : public StatefulBlock<Vco> {
         const Ramp amount = frame.control(PwmAmount);
         const float* pwm = frame.in(Pwm).volts.data();
         for (int i = frame.begin; i < frame.end; ++i)
-            width[static_cast<std::size_t>(i)] =
-                std::clamp(0.01f * (base(i) + amount(i) * 0.2f * pwm[i]), 0.0f, 1.0f);
+            width[static_cast<std::size_t>(i)] = std::clamp(0.01f * (base(i) + amount(i) * 0.2f * pwm[i]), 0.0f, 1.0f);
     }
 
     struct State {

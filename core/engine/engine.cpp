@@ -20,7 +20,7 @@ void keepPeak(std::atomic<float>& peak, float value) {
 } // namespace
 
 Engine::Engine(EngineSettings settings, double deviceRate)
-    : settings_(settings), deviceRate_(deviceRate), resampler_(settings.rate, deviceRate, Quality::Live) {}
+    : settings_(settings), deviceRate_(deviceRate), resampler_(settings.rate, deviceRate) {}
 
 Engine::~Engine() = default;
 
@@ -55,7 +55,8 @@ void Engine::setPatch(const Patch& patch, const Library& library) {
             for (const KnobInfo& knob : library.part(post)->knobs) {
                 const double value = knobValue(post, knob);
                 if (value == knobValue(patch_->posts[i], knob)) continue;
-                send({Command::Kind::Control, nullptr, owned_.back()->controlSlot(post.id, knob.id), static_cast<float>(value)});
+                send({Command::Kind::Control, nullptr, owned_.back()->controlSlot(post.id, knob.id),
+                      static_cast<float>(value)});
             }
         }
         patch_ = patch;
@@ -78,9 +79,13 @@ void Engine::setRunning(bool running) {
     send({running ? Command::Kind::Run : Command::Kind::Stop, nullptr, -1, 0.0f});
 }
 
-void Engine::rewind() { send({Command::Kind::Rewind, nullptr, -1, 0.0f}); }
+void Engine::rewind() {
+    send({Command::Kind::Rewind, nullptr, -1, 0.0f});
+}
 
-void Engine::setMonitorGain(float gain) { send({Command::Kind::Monitor, nullptr, -1, gain}); }
+void Engine::setMonitorGain(float gain) {
+    send({Command::Kind::Monitor, nullptr, -1, gain});
+}
 
 std::shared_ptr<const Tap> Engine::tap(const JackRef& output) const {
     const auto it = taps_.find(output);
@@ -111,10 +116,18 @@ void Engine::obey() {
         case Command::Kind::Control:
             if (current_) current_->setControl(command.slot, command.value);
             break;
-        case Command::Kind::Run: transport_.running = true; break;
-        case Command::Kind::Stop: transport_.running = false; break;
-        case Command::Kind::Rewind: transport_.rewind = true; break;
-        case Command::Kind::Monitor: monitor_ = command.value; break;
+        case Command::Kind::Run:
+            transport_.running = true;
+            break;
+        case Command::Kind::Stop:
+            transport_.running = false;
+            break;
+        case Command::Kind::Rewind:
+            transport_.rewind = true;
+            break;
+        case Command::Kind::Monitor:
+            monitor_ = command.value;
+            break;
         }
     }
 }

@@ -19,13 +19,13 @@ namespace lariat {
 
 /// What the audio side reports; all relaxed atomics.
 struct EngineMeters {
-    std::atomic<float> peakLeft{0.0f};  ///< volts at the way out; a reader that takes a peak sets it to zero
+    std::atomic<float> peakLeft{0.0f}; ///< volts at the way out; a reader that takes a peak sets it to zero
     std::atomic<float> peakRight{0.0f};
     std::atomic<double> beats{0.0};
-    std::atomic<float> load{0.0f};      ///< time used of the time there is, 0…1, smoothed
+    std::atomic<float> load{0.0f}; ///< time used of the time there is, 0…1, smoothed
     std::atomic<std::uint64_t> faults{0};
     std::atomic<std::uint64_t> frames{0}; ///< handed to the device so far
-    std::atomic<bool> limited{false};   ///< the monitor limiter had to act; the reader resets it
+    std::atomic<bool> limited{false};     ///< the monitor limiter had to act; the reader resets it
 };
 
 class Engine {

@@ -23,7 +23,9 @@ std::uint64_t seedOf(const std::string& key, std::uint32_t seed) {
     return hash;
 }
 
-bool leadsOutOrKeepsTime(const BlockType& type) { return type.id == "line-out" || type.id == "clock"; }
+bool leadsOutOrKeepsTime(const BlockType& type) {
+    return type.id == "line-out" || type.id == "clock";
+}
 
 class Builder {
   public:
@@ -75,7 +77,8 @@ class Builder {
     void connectPost(const Post& post) {
         const PartInfo& part = *library_.part(post);
         for (const WireInfo& wire : part.wires)
-            nodeAt(post, wire.to).inputs[static_cast<std::size_t>(wire.to.index)] = {first_.at(post.id) + wire.from.block, wire.from.index, 0};
+            nodeAt(post, wire.to).inputs[static_cast<std::size_t>(wire.to.index)] = {
+                first_.at(post.id) + wire.from.block, wire.from.index, 0};
         for (const JackInfo& jack : part.jacks) {
             if (jack.output) continue;
             const JackRef to{post.id, jack.id};
@@ -83,7 +86,8 @@ class Builder {
             if (from.post.empty()) continue;
             const Cable* cable = patch_.cableInto(to);
             if (!cable) graph_.normals.push_back({from, to});
-            nodeAt(post, jack.at).inputs[static_cast<std::size_t>(jack.at.index)] = sourceAt(from, cable ? cable->id : 0);
+            nodeAt(post, jack.at).inputs[static_cast<std::size_t>(jack.at.index)] =
+                sourceAt(from, cable ? cable->id : 0);
         }
     }
 

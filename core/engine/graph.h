@@ -18,7 +18,7 @@ struct Source {
 };
 
 struct Node {
-    std::string key;  ///< "post/block", the same from one edit to the next
+    std::string key; ///< "post/block", the same from one edit to the next
     std::string post;
     const BlockType* type = nullptr;
     std::vector<double> controls;

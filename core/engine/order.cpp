@@ -11,7 +11,8 @@ namespace {
 class Components {
   public:
     explicit Components(const Graph& graph)
-        : graph_(graph), index_(graph.nodes.size(), -1), low_(graph.nodes.size(), 0), onStack_(graph.nodes.size(), false) {}
+        : graph_(graph), index_(graph.nodes.size(), -1), low_(graph.nodes.size(), 0),
+          onStack_(graph.nodes.size(), false) {}
 
     std::vector<std::vector<int>> find() {
         for (int node = 0; node < static_cast<int>(graph_.nodes.size()); ++node)
@@ -43,8 +44,10 @@ class Components {
             if (call.next < inputs.size()) {
                 const int source = inputs[call.next++].node;
                 if (source < 0) continue;
-                if (index_[at(source)] < 0) open(source, calls);
-                else if (onStack_[at(source)]) low_[at(node)] = std::min(low_[at(node)], index_[at(source)]);
+                if (index_[at(source)] < 0)
+                    open(source, calls);
+                else if (onStack_[at(source)])
+                    low_[at(node)] = std::min(low_[at(node)], index_[at(source)]);
                 continue;
             }
             if (low_[at(node)] == index_[at(node)]) close(node);
@@ -121,9 +124,12 @@ std::vector<Group> orderNodes(const Graph& graph) {
     std::vector<Group> groups;
     for (const std::vector<int>& members : Components(graph).find()) {
         const auto& inputs = graph.nodes[static_cast<std::size_t>(members.front())].inputs;
-        const bool feedsItself = std::ranges::any_of(inputs, [&](const Source& s) { return s.node == members.front(); });
-        if (members.size() == 1 && !feedsItself) groups.push_back({members, {}});
-        else groups.push_back(loopOf(graph, members));
+        const bool feedsItself =
+            std::ranges::any_of(inputs, [&](const Source& s) { return s.node == members.front(); });
+        if (members.size() == 1 && !feedsItself)
+            groups.push_back({members, {}});
+        else
+            groups.push_back(loopOf(graph, members));
     }
     return groups;
 }

@@ -10,7 +10,8 @@
 
 namespace lariat {
 
-std::vector<float> convertMix(std::span<const float> left, std::span<const float> right, double fromRate, double toRate) {
+std::vector<float> convertMix(std::span<const float> left, std::span<const float> right, double fromRate,
+                              double toRate) {
     std::vector<float> both;
     both.reserve(2 * left.size());
     for (std::size_t i = 0; i < left.size(); ++i) {
@@ -21,7 +22,7 @@ std::vector<float> convertMix(std::span<const float> left, std::span<const float
     const auto frames = static_cast<std::size_t>(std::floor(static_cast<double>(left.size()) * toRate / fromRate));
     std::vector<float> out(2 * frames, 0.0f);
     const std::vector<float> tail(2 * 4096, 0.0f); // pushes the last frames out of the converter
-    Resampler resampler(fromRate, toRate, Quality::Best);
+    Resampler resampler(fromRate, toRate);
     int calls = 0;
     resampler.fill(out, [&]() -> std::span<const float> {
         ++calls;
@@ -36,7 +37,8 @@ Result<Rendering> render(const Patch& patch, const Library& library, const Rende
     for (const JackRef& probe : options.probes) {
         const JackInfo* jack = library.jack(patch, probe);
         if (!jack || !jack->output)
-            return failure(fmt::format("\"{}\" is not an output in this patch; probes are written post.jack", probe.text()));
+            return failure(
+                fmt::format("\"{}\" is not an output in this patch; probes are written post.jack", probe.text()));
     }
     Schedule schedule(patch, library, {options.engineRate}, taps, options.probes);
     Rendering out;
@@ -53,7 +55,8 @@ Result<Rendering> render(const Patch& patch, const Library& library, const Rende
     out.right.reserve(runs * kRun);
     Transport transport;
     for (std::size_t run = 0; run < runs; ++run) {
-        if (options.progress && run % 256 == 0 && !options.progress(static_cast<double>(run) / static_cast<double>(runs)))
+        if (options.progress && run % 256 == 0 &&
+            !options.progress(static_cast<double>(run) / static_cast<double>(runs)))
             return failure("rendering was cancelled");
         schedule.run(transport, false);
         out.left.insert(out.left.end(), schedule.left(), schedule.left() + kRun);

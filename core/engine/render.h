@@ -21,8 +21,8 @@ struct RenderOptions {
 struct Rendering {
     double fileRate = 48000.0;
     double engineRate = 96000.0;
-    std::vector<float> mix;               ///< interleaved stereo at fileRate, ±1 is 0 dBFS
-    std::vector<float> left;              ///< the case's output in volts at engineRate
+    std::vector<float> mix;  ///< interleaved stereo at fileRate, ±1 is 0 dBFS
+    std::vector<float> left; ///< the case's output in volts at engineRate
     std::vector<float> right;
     std::map<JackRef, std::vector<float>> probes;
     std::vector<LateCable> lateCables;
@@ -34,6 +34,7 @@ struct Rendering {
 Result<Rendering> render(const Patch& patch, const Library& library, const RenderOptions& options);
 
 /// Converts interleaved stereo volts at one rate into ±1 full scale at another; the length follows the ratio.
-std::vector<float> convertMix(std::span<const float> left, std::span<const float> right, double fromRate, double toRate);
+std::vector<float> convertMix(std::span<const float> left, std::span<const float> right, double fromRate,
+                              double toRate);
 
 } // namespace lariat

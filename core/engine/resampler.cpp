@@ -11,11 +11,9 @@ struct Resampler::State {
     }
 };
 
-Resampler::Resampler(double inRate, double outRate, Quality quality)
-    : state_(std::make_unique<State>()), ratio_(outRate / inRate) {
+Resampler::Resampler(double inRate, double outRate) : state_(std::make_unique<State>()), ratio_(outRate / inRate) {
     int error = 0;
-    const int converter = quality == Quality::Best ? SRC_SINC_BEST_QUALITY : SRC_SINC_MEDIUM_QUALITY;
-    state_->handle = src_new(converter, 2, &error);
+    state_->handle = src_new(SRC_SINC_MEDIUM_QUALITY, 2, &error);
 }
 
 Resampler::~Resampler() = default;

@@ -1,4 +1,5 @@
-// Rate conversion of a stereo stream by libsamplerate.
+// Rate conversion of a stereo stream by libsamplerate's medium sinc converter: 121 dB of signal to noise, flat to
+// 0.9 of the lower Nyquist frequency. The better one costs four times as much for what lies above 21.6 kHz.
 #pragma once
 
 #include "model/result.h"
@@ -9,13 +10,11 @@
 
 namespace lariat {
 
-enum class Quality { Live, Best };
-
 /// Pulls interleaved stereo frames from a source of one rate and hands them out at another.
 class Resampler {
   public:
     /// Allocates everything it will need; `inRate` and `outRate` in Hz.
-    Resampler(double inRate, double outRate, Quality quality);
+    Resampler(double inRate, double outRate);
     ~Resampler();
     Resampler(const Resampler&) = delete;
     Resampler& operator=(const Resampler&) = delete;

@@ -66,9 +66,10 @@ void Schedule::addNodes(const Graph& graph, const EngineSettings& settings) {
     }
     for (std::size_t n = 0; n < graph.nodes.size(); ++n)
         for (const Source& source : graph.nodes[n].inputs)
-            nodes_[n].inputs.push_back(source.node < 0 ? nullptr
-                                                       : nodes_[static_cast<std::size_t>(source.node)]
-                                                             .outputs[static_cast<std::size_t>(source.output)]);
+            nodes_[n].inputs.push_back(
+                source.node < 0
+                    ? nullptr
+                    : nodes_[static_cast<std::size_t>(source.node)].outputs[static_cast<std::size_t>(source.output)]);
 }
 
 void Schedule::addGroups(const Graph& graph, const Patch& patch, const Library& library) {
@@ -184,7 +185,8 @@ int Schedule::controlSlot(const std::string& post, const std::string& knob) cons
 }
 
 void Schedule::setControl(int slot, float value) {
-    if (slot >= 0 && static_cast<std::size_t>(slot) < controls_.size()) controls_[static_cast<std::size_t>(slot)].target = value;
+    if (slot >= 0 && static_cast<std::size_t>(slot) < controls_.size())
+        controls_[static_cast<std::size_t>(slot)].target = value;
 }
 
 void Schedule::inheritFrom(const Schedule& previous) {
@@ -218,8 +220,12 @@ const Signal* Schedule::signal(const JackRef& output) const {
 }
 
 #if defined(__SSE2__)
-FlushDenormals::FlushDenormals() : before_(_mm_getcsr()) { _mm_setcsr(before_ | 0x8040u); }
-FlushDenormals::~FlushDenormals() { _mm_setcsr(before_); }
+FlushDenormals::FlushDenormals() : before_(_mm_getcsr()) {
+    _mm_setcsr(before_ | 0x8040u);
+}
+FlushDenormals::~FlushDenormals() {
+    _mm_setcsr(before_);
+}
 #else
 FlushDenormals::FlushDenormals() = default;
 FlushDenormals::~FlushDenormals() = default;

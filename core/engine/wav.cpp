@@ -18,7 +18,8 @@ tl::unexpected<Error> fail(const std::filesystem::path& file, std::string reason
 
 } // namespace
 
-Result<void> writeWav(const std::filesystem::path& file, std::span<const float> interleaved, int channels, double rate) {
+Result<void> writeWav(const std::filesystem::path& file, std::span<const float> interleaved, int channels,
+                      double rate) {
     std::filesystem::path temporary = file;
     temporary += ".part";
     {
@@ -44,10 +45,12 @@ Result<AudioFile> readAudio(const std::filesystem::path& file) {
     const Handle handle(sf_open(file.c_str(), SFM_READ, &info), sf_close);
     if (!handle) return fail(file, fmt::format("cannot be read as audio: {}", sf_strerror(nullptr)));
     if (info.channels < 1 || info.frames < 0 || info.frames > kMostSamples / info.channels)
-        return fail(file, fmt::format("claims {} frames of {} channels, more than can be read", info.frames, info.channels));
+        return fail(file,
+                    fmt::format("claims {} frames of {} channels, more than can be read", info.frames, info.channels));
     AudioFile out{static_cast<double>(info.samplerate), info.channels, {}};
     out.samples.resize(static_cast<std::size_t>(info.frames * info.channels));
-    const sf_count_t read = sf_read_float(handle.get(), out.samples.data(), static_cast<sf_count_t>(out.samples.size()));
+    const sf_count_t read =
+        sf_read_float(handle.get(), out.samples.data(), static_cast<sf_count_t>(out.samples.size()));
     out.samples.resize(static_cast<std::size_t>(read)); // a file that was cut short gives what it has
     return out;
 }

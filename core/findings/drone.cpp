@@ -19,7 +19,8 @@ double deepestPause(std::span<const float> volts, double rate) {
     double softest = 1e9;
     for (std::size_t i = 0; i + window <= volts.size(); i += window) {
         const LevelReading level = measureLevel(volts.subspan(i, window));
-        const double moving = std::sqrt(std::max(0.0, level.rms.value * level.rms.value - level.mean.value * level.mean.value));
+        const double moving =
+            std::sqrt(std::max(0.0, level.rms.value * level.rms.value - level.mean.value * level.mean.value));
         loudest = std::max(loudest, moving);
         softest = std::min(softest, moving);
     }
@@ -36,8 +37,8 @@ bool isControlled(const Observation& o, const std::string& vca) {
 
 /// Cables on a way from a source to the line out that does not pass a VCA under control.
 struct Leak {
-    int cable = 0;        ///< the last cable of the way, into the mixer or line out
-    std::string vca;      ///< an open VCA on the way, if there is one
+    int cable = 0;   ///< the last cable of the way, into the mixer or line out
+    std::string vca; ///< an open VCA on the way, if there is one
 };
 
 void follow(const Observation& o, const std::string& post, int lastCable, const std::string& openVca,
@@ -77,7 +78,9 @@ std::vector<Fix> fixesFor(const Observation& o, const Leak& leak) {
         if (!isControlled(o, leak.vca)) {
             if (envelope.post.empty()) return fixes;
             const Post& post = *o.patch.post(leak.vca);
-            edits.push_back(TieCable{{0, envelope, o.jackFor(leak.vca, "vca", "lin-cv"), post.voice, "make it play", "", 0, "", Json::object()}, 0});
+            edits.push_back(TieCable{{0, envelope, o.jackFor(leak.vca, "vca", "lin-cv"), post.voice, "make it play", "",
+                                      0, "", Json::object()},
+                                     0});
             label = fmt::format("Let {} open {}", o.nameOf(contour), o.nameOf(leak.vca));
         }
         fixes.push_back({label, std::move(edits)});
@@ -90,7 +93,8 @@ std::vector<Fix> fixesFor(const Observation& o, const Leak& leak) {
         const ModuleInfo* module = o.library->module(slot.module);
         if (!module) continue;
         for (const PartInfo& part : module->parts) {
-            const bool used = std::ranges::any_of(o.patch.posts, [&](const Post& p) { return p.slot == slot.id && p.part == part.id; });
+            const bool used = std::ranges::any_of(
+                o.patch.posts, [&](const Post& p) { return p.slot == slot.id && p.part == part.id; });
             const JackInfo* in = part.jackFor("vca", "in");
             const JackInfo* cv = part.jackFor("vca", "lin-cv");
             const JackInfo* vcaOut = part.jackFor("vca", "out");
@@ -98,11 +102,12 @@ std::vector<Fix> fixesFor(const Observation& o, const Leak& leak) {
             const std::string id = slot.id + "-" + part.id;
             Post post{id, part.name, slot.id, slot.module, part.id, cable->voice, {}, Json::object()};
             const auto tie = [&](JackRef from, JackRef to) {
-                return TieCable{{0, std::move(from), std::move(to), cable->voice, cable->step, "", 0, "", Json::object()}, 0};
+                return TieCable{
+                    {0, std::move(from), std::move(to), cable->voice, cable->step, "", 0, "", Json::object()}, 0};
             };
             fixes.push_back({fmt::format("Put the free {} in and let {} open it", part.name, o.nameOf(contour)),
-                             {AddPost{post}, MoveCable{cable->id, cable->from, {id, in->id}}, tie({id, vcaOut->id}, cable->to),
-                              tie(envelope, {id, cv->id})}});
+                             {AddPost{post}, MoveCable{cable->id, cable->from, {id, in->id}},
+                              tie({id, vcaOut->id}, cable->to), tie(envelope, {id, cv->id})}});
             return fixes;
         }
     }
@@ -122,11 +127,17 @@ Findings findDrone(const Observation& o) {
         follow(o, post.id, 0, "", seen, leaks);
         for (const Leak& leak : leaks) {
             const Cable* cable = o.patch.cable(leak.cable);
-            Finding finding{"drone", Severity::Mistake, leak.cable, cable ? cable->from.post : post.id,
-                            fmt::format("the level never falls more than {:.1f} dB", -pause), "", fixesFor(o, leak)};
-            finding.reason = leak.vca.empty()
-                                 ? "It drones: no VCA stands between the sound and the way out, so nothing tells it to stop."
-                                 : fmt::format("It drones: {} stays open, so nothing tells the sound to stop.", o.nameOf(leak.vca));
+            Finding finding{"drone",
+                            Severity::Mistake,
+                            leak.cable,
+                            cable ? cable->from.post : post.id,
+                            fmt::format("the level never falls more than {:.1f} dB", -pause),
+                            "",
+                            fixesFor(o, leak)};
+            finding.reason =
+                leak.vca.empty()
+                    ? "It drones: no VCA stands between the sound and the way out, so nothing tells it to stop."
+                    : fmt::format("It drones: {} stays open, so nothing tells the sound to stop.", o.nameOf(leak.vca));
             out.push_back(std::move(finding));
         }
     }

@@ -55,15 +55,32 @@ Findings findDrumNotReset(const Observation& o) {
         if (contour.post.empty()) contour = o.feeder(o.jackFor(vca.id, "vca", "exp-cv"));
         if (contour.post.empty() || !o.is(contour.post, "contour")) continue;
         const JackRef trigger = o.feeder(o.jackFor(contour.post, "contour", "gate"));
-        if (trigger.post.empty() || o.at(trigger).empty() || longestHigh(o.at(trigger), o.rate()) > kLongestTrigger) continue;
+        if (trigger.post.empty() || o.at(trigger).empty() || longestHigh(o.at(trigger), o.rate()) > kLongestTrigger)
+            continue;
         const double difference = hitDifference(o.at(heard), risingEdges(o.at(trigger), o.rate()), o.rate());
         if (difference < 0.01) continue;
         const Cable* into = o.patch.cableInto(o.jackFor(vca.id, "vca", "in"));
-        Finding finding{"drum-not-reset", Severity::Caution, into ? into->id : 0, sound.post,
-                        fmt::format("hits differ by {:.0f} %", 100.0 * difference), "", {}};
-        finding.reason = fmt::format("{} runs on between hits, so each hit starts at another phase. Leave it alive if you like that.", o.nameOf(sound.post));
-        Cable cable{0, trigger, sync, o.patch.post(sound.post)->voice, into ? into->step : "", "Every hit starts at the same phase", 0, "", Json::object()};
-        finding.fixes.push_back({fmt::format("Tie the trigger to {} sync", o.nameOf(sound.post)), {TieCable{cable, 0}}});
+        Finding finding{"drum-not-reset",
+                        Severity::Caution,
+                        into ? into->id : 0,
+                        sound.post,
+                        fmt::format("hits differ by {:.0f} %", 100.0 * difference),
+                        "",
+                        {}};
+        finding.reason = fmt::format(
+            "{} runs on between hits, so each hit starts at another phase. Leave it alive if you like that.",
+            o.nameOf(sound.post));
+        Cable cable{0,
+                    trigger,
+                    sync,
+                    o.patch.post(sound.post)->voice,
+                    into ? into->step : "",
+                    "Every hit starts at the same phase",
+                    0,
+                    "",
+                    Json::object()};
+        finding.fixes.push_back(
+            {fmt::format("Tie the trigger to {} sync", o.nameOf(sound.post)), {TieCable{cable, 0}}});
         out.push_back(std::move(finding));
     }
     return out;

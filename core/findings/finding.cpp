@@ -56,7 +56,9 @@ std::string Observation::nameOf(const std::string& id) const {
     return post ? post->name : id;
 }
 
-std::string Observation::cableName(int id) const { return fmt::format("cable {}", patch.row(id)); }
+std::string Observation::cableName(int id) const {
+    return fmt::format("cable {}", patch.row(id));
+}
 
 Result<Observation> observe(const Patch& patch, const Library& library, const Case* housing, double seconds,
                             const std::function<bool(double)>& progress) {
@@ -72,8 +74,9 @@ Result<Observation> observe(const Patch& patch, const Library& library, const Ca
 }
 
 std::vector<Finding> findAll(const Observation& observation) {
-    constexpr std::array rules = {findNoPath,           findDrone,        findZeroAttenuator, findPitchOnFollower,
-                                  findSustainNotReached, findDrumNotReset, findSumClips};
+    constexpr std::array rules = {
+        findNoPath,       findDrone,   findZeroAttenuator, findPitchOnFollower, findSustainNotReached,
+        findDrumNotReset, findSumClips};
     std::vector<Finding> all;
     for (const auto rule : rules)
         for (Finding& finding : rule(observation)) all.push_back(std::move(finding));

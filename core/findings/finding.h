@@ -21,7 +21,7 @@ struct Fix {
 enum class Severity { Mistake, Caution };
 
 struct Finding {
-    std::string rule;   ///< id of the rule that made it
+    std::string rule; ///< id of the rule that made it
     Severity severity = Severity::Mistake;
     int cable = 0;      ///< the cable it sits on, or 0
     std::string post;   ///< the post it sits on

@@ -46,16 +46,24 @@ Findings findNoPath(const Observation& o) {
         if (isHeard(post.id) || o.is(post.id, "line-out")) continue;
         // Only the last post of a dead end is reported.
         const bool carriesAudio = sounds(o, post.id) || o.is(post.id, "vca") || o.is(post.id, "mixer");
-        const bool fed = sounds(o, post.id) || std::ranges::any_of(o.patch.cables, [&](const Cable& c) { return c.to.post == post.id; });
-        const bool leadsOn = std::ranges::any_of(o.patch.cables, [&](const Cable& c) { return c.from.post == post.id; });
+        const bool fed = sounds(o, post.id) ||
+                         std::ranges::any_of(o.patch.cables, [&](const Cable& c) { return c.to.post == post.id; });
+        const bool leadsOn =
+            std::ranges::any_of(o.patch.cables, [&](const Cable& c) { return c.from.post == post.id; });
         if (!carriesAudio || !fed || leadsOn) continue;
         Finding finding{"no-path", Severity::Mistake, 0, post.id, "0.0 V reach the output", "", wayOut(o, post.id)};
-        finding.reason = fmt::format("{} leads nowhere: no cable brings it to a way out, so its voice is silent.", post.name);
+        finding.reason =
+            fmt::format("{} leads nowhere: no cable brings it to a way out, so its voice is silent.", post.name);
         out.push_back(std::move(finding));
     }
     if (heard.empty() && !o.patch.cables.empty() && out.empty())
-        out.push_back({"no-path", Severity::Mistake, 0, o.patch.posts.front().id, "0.0 V reach the output",
-                       "The patch has no way out. Add a line out from the case and tie the last sound to it.", {}});
+        out.push_back({"no-path",
+                       Severity::Mistake,
+                       0,
+                       o.patch.posts.front().id,
+                       "0.0 V reach the output",
+                       "The patch has no way out. Add a line out from the case and tie the last sound to it.",
+                       {}});
     return out;
 }
 

@@ -42,9 +42,15 @@ Findings findPitchOnFollower(const Observation& o) {
         if (heard > 50.0) continue;
         const std::string leader = o.nameOf(leaderOut.post);
         const std::string follower = o.nameOf(cable.to.post);
-        Finding finding{"pitch-on-follower", Severity::Mistake, cable.id, cable.to.post,
-                        fmt::format("the tune spans {:.0f} semitones, what is heard {:.0f} cents", semitones, heard), "", {}};
-        finding.reason = fmt::format("{} is reset by {}, which carries the tune. Pitch on {} only changes its colour.", follower, leader, follower);
+        Finding finding{"pitch-on-follower",
+                        Severity::Mistake,
+                        cable.id,
+                        cable.to.post,
+                        fmt::format("the tune spans {:.0f} semitones, what is heard {:.0f} cents", semitones, heard),
+                        "",
+                        {}};
+        finding.reason = fmt::format("{} is reset by {}, which carries the tune. Pitch on {} only changes its colour.",
+                                     follower, leader, follower);
         if (!o.patch.cableInto(leaderPitch))
             finding.fixes.push_back({fmt::format("Move cable {} to {} v/oct", o.patch.row(cable.id), leader),
                                      {MoveCable{cable.id, cable.from, leaderPitch}}});

@@ -42,13 +42,21 @@ Findings findSumClips(const Observation& o) {
         const double part = sum.empty() ? 0.0 : static_cast<double>(over) / static_cast<double>(sum.size());
         const double peak = 0.01 * level * measureLevel(sum).peak().value;
         if (peak <= static_cast<double>(kLinear)) continue;
-        Finding finding{"sum-clips", Severity::Mistake, 0, post.id, fmt::format("sums to {:.1f} V, over the rails {:.1f} % of the time", peak, 100.0 * part), "", {}};
+        Finding finding{"sum-clips",
+                        Severity::Mistake,
+                        0,
+                        post.id,
+                        fmt::format("sums to {:.1f} V, over the rails {:.1f} % of the time", peak, 100.0 * part),
+                        "",
+                        {}};
         for (const Cable& cable : o.patch.cables)
             if (cable.from.post == post.id && finding.cable == 0) finding.cable = cable.id;
-        finding.reason = fmt::format("{} adds up to more than the ±10 V that it can put out, so the sum is bent.", post.name);
+        finding.reason =
+            fmt::format("{} adds up to more than the ±10 V that it can put out, so the sum is bent.", post.name);
         if (main) {
             const double lower = std::floor(level * kComfortable / peak);
-            finding.fixes.push_back({fmt::format("Turn {} down to {}", main->name, main->scale.text(lower)), {SetKnob{post.id, main->id, lower}}});
+            finding.fixes.push_back({fmt::format("Turn {} down to {}", main->name, main->scale.text(lower)),
+                                     {SetKnob{post.id, main->id, lower}}});
         }
         out.push_back(std::move(finding));
     }

@@ -37,7 +37,8 @@ std::vector<Fix> longerGates(const Observation& o, const std::string& source, do
 Findings findSustainNotReached(const Observation& o) {
     Findings out;
     for (const Post& post : o.patch.posts) {
-        if (!o.is(post.id, "contour") || knobOf(o, post.id, "type") != 0.0 || knobOf(o, post.id, "sustain") < 1.0) continue;
+        if (!o.is(post.id, "contour") || knobOf(o, post.id, "type") != 0.0 || knobOf(o, post.id, "sustain") < 1.0)
+            continue;
         const JackRef gate = o.feeder(o.jackFor(post.id, "contour", "gate"));
         if (gate.post.empty() || o.at(gate).empty()) continue;
         const double open = longestHigh(o.at(gate), o.rate());
@@ -45,15 +46,24 @@ Findings findSustainNotReached(const Observation& o) {
         const double decay = knobOf(o, post.id, "decay");
         if (open < kShortest || open + 5e-4 >= attack + decay) continue;
         const KnobInfo& knob = *o.part(post.id)->knobFor("contour", "decay");
-        Finding finding{"sustain-not-reached", Severity::Mistake, 0, post.id,
-                        fmt::format("gate {:.0f} ms, attack + decay {:.0f} ms", 1e3 * open, 1e3 * (attack + decay)), "", {}};
+        Finding finding{"sustain-not-reached",
+                        Severity::Mistake,
+                        0,
+                        post.id,
+                        fmt::format("gate {:.0f} ms, attack + decay {:.0f} ms", 1e3 * open, 1e3 * (attack + decay)),
+                        "",
+                        {}};
         for (const Cable& cable : o.patch.cables)
             if (cable.from == o.jackFor(post.id, "contour", "out") && finding.cable == 0) finding.cable = cable.id;
-        finding.reason = fmt::format("The gate of {} closes before its decay is over, so sustain is never reached and release starts early.", post.name);
+        finding.reason = fmt::format(
+            "The gate of {} closes before its decay is over, so sustain is never reached and release starts early.",
+            post.name);
         const double shorter = std::floor(1e3 * (open - attack) * 0.95) / 1e3;
         if (shorter >= knob.scale.min)
-            finding.fixes.push_back({fmt::format("Shorten decay to {}", knob.scale.text(shorter)), {SetKnob{post.id, knob.id, shorter}}});
-        for (Fix& fix : longerGates(o, gate.post, open, 1.05 * (attack + decay))) finding.fixes.push_back(std::move(fix));
+            finding.fixes.push_back(
+                {fmt::format("Shorten decay to {}", knob.scale.text(shorter)), {SetKnob{post.id, knob.id, shorter}}});
+        for (Fix& fix : longerGates(o, gate.post, open, 1.05 * (attack + decay)))
+            finding.fixes.push_back(std::move(fix));
         out.push_back(std::move(finding));
     }
     return out;

@@ -19,10 +19,17 @@ Findings findZeroAttenuator(const Observation& o) {
         const LevelReading level = measureLevel(o.at(cable.from));
         const bool audio = jack->kind == SignalKind::Audio;
         const double suggestion = (audio ? 0.8 : 0.25) * knob.scale.max;
-        Finding finding{"zero-attenuator", Severity::Mistake, cable.id, cable.to.post,
-                        fmt::format("{:.1f} V arrive, {} pass", level.max.value - level.min.value, knob.scale.text(value)), "", {}};
-        finding.reason = fmt::format("{} of {} scales this input and stands at {} ({}), so the cable has no effect.", knob.name,
-                                     o.nameOf(cable.to.post), knob.scale.text(value), clockHand(knob.scale.toFraction(value)));
+        Finding finding{
+            "zero-attenuator",
+            Severity::Mistake,
+            cable.id,
+            cable.to.post,
+            fmt::format("{:.1f} V arrive, {} pass", level.max.value - level.min.value, knob.scale.text(value)),
+            "",
+            {}};
+        finding.reason =
+            fmt::format("{} of {} scales this input and stands at {} ({}), so the cable has no effect.", knob.name,
+                        o.nameOf(cable.to.post), knob.scale.text(value), clockHand(knob.scale.toFraction(value)));
         finding.fixes.push_back({fmt::format("Open {} to {}", knob.name, knob.scale.text(suggestion)),
                                  {SetKnob{cable.to.post, knob.id, suggestion}}});
         finding.fixes.push_back({"Take the cable out", {RemoveCable{cable.id}}});

@@ -11,9 +11,12 @@ void checkPost(const Post& post, std::size_t number, const Library& library) {
     const std::string path = fmt::format("posts/{}", number);
     const ModuleInfo* module = library.module(post.module);
     if (!module)
-        throw ReadError(path + "/module", fmt::format("there is no module \"{}\"; add its description to the module folder", post.module));
+        throw ReadError(
+            path + "/module",
+            fmt::format("there is no module \"{}\"; add its description to the module folder", post.module));
     const PartInfo* part = module->part(post.part);
-    if (!part) throw ReadError(path + "/part", fmt::format("{} has no part \"{}\"", module->description.name, post.part));
+    if (!part)
+        throw ReadError(path + "/part", fmt::format("{} has no part \"{}\"", module->description.name, post.part));
     for (const auto& [id, value] : post.knobs) {
         const KnobInfo* knob = part->knob(id);
         if (!knob) throw ReadError(path + "/knobs/" + id, fmt::format("{} has no knob \"{}\"", part->name, id));
@@ -51,7 +54,8 @@ Result<Patch> checkPatch(Patch patch, const Library& library) {
             const Post& post = patch.posts[i];
             checkPost(post, i + 1, library);
             if (!places.emplace(post.slot, post.part).second)
-                throw ReadError(fmt::format("posts/{}", i + 1), fmt::format("{} of {} is in use already", post.part, post.slot));
+                throw ReadError(fmt::format("posts/{}", i + 1),
+                                fmt::format("{} of {} is in use already", post.part, post.slot));
         }
         std::set<JackRef> taken;
         for (std::size_t i = 0; i < patch.cables.size(); ++i) checkCable(patch, patch.cables[i], i + 1, library, taken);
@@ -69,7 +73,8 @@ Result<Patch> checkPatch(Patch patch, const Library& library) {
 }
 
 Result<Patch> openPatch(const std::filesystem::path& file, const Library& library) {
-    auto patch = readFile(file).and_then(readPatch).and_then([&](Patch read) { return checkPatch(std::move(read), library); });
+    auto patch =
+        readFile(file).and_then(readPatch).and_then([&](Patch read) { return checkPatch(std::move(read), library); });
     if (!patch) patch.error().file = file.string();
     return patch;
 }

@@ -57,7 +57,8 @@ class PartResolver {
                 if (index < 0) fail("blocks/" + use.id, fmt::format("{} has no control \"{}\"", use.type, control));
                 const Scale& scale = type->controls[static_cast<std::size_t>(index)].scale;
                 if (!(value >= scale.min && value <= scale.max))
-                    fail("blocks/" + use.id, fmt::format("{} = {:g} is outside {:g} to {:g}", control, value, scale.min, scale.max));
+                    fail("blocks/" + use.id,
+                         fmt::format("{} = {:g} is outside {:g} to {:g}", control, value, scale.min, scale.max));
                 block.fixed[index] = value;
             }
             out_.blocks.push_back(std::move(block));
@@ -98,8 +99,11 @@ class PartResolver {
         if (input < 0 && output < 0) fail(where, fmt::format("{} has no jack \"{}\"", type(block).id, word));
         const auto& specs = input >= 0 ? type(block).inputs : type(block).outputs;
         const JackSpec& spec = specs[static_cast<std::size_t>(std::max(input, output))];
-        JackInfo info{jack.id, jack.name.empty() ? spec.name : jack.name, input < 0, {block, std::max(input, output)},
-                      spec.kind, spec.min, spec.max, {}, {}};
+        JackInfo info{jack.id,   jack.name.empty() ? spec.name : jack.name,
+                      input < 0, {block, std::max(input, output)},
+                      spec.kind, spec.min,
+                      spec.max,  {},
+                      {}};
         amounts_.emplace_back(out_.jacks.size(), spec.amount.empty() ? -1 : indexOf(type(block).controls, spec.amount));
         out_.jacks.push_back(std::move(info));
     }
@@ -114,7 +118,8 @@ class PartResolver {
     void normals() {
         for (const auto& [to, from] : in_.normals) {
             const auto jack = std::ranges::find(out_.jacks, to, &JackInfo::id);
-            if (jack == out_.jacks.end() || jack->output) fail("normals", fmt::format("\"{}\" is not an input of this part", to));
+            if (jack == out_.jacks.end() || jack->output)
+                fail("normals", fmt::format("\"{}\" is not an input of this part", to));
             const auto dot = from.find('.');
             if (dot == std::string::npos) fail("normals", fmt::format("\"{}\" is not written part.jack", from));
             jack->normal = NormalInfo{from.substr(0, dot), from.substr(dot + 1)};
@@ -129,7 +134,8 @@ class PartResolver {
         const ControlSpec& spec = type(block).controls[static_cast<std::size_t>(index)];
         const double initial = knob.initial.value_or(spec.initial);
         if (initial < spec.scale.min || initial > spec.scale.max)
-            fail(where, fmt::format("the initial value {:g} is outside {:g} to {:g}", initial, spec.scale.min, spec.scale.max));
+            fail(where, fmt::format("the initial value {:g} is outside {:g} to {:g}", initial, spec.scale.min,
+                                    spec.scale.max));
         out_.knobs.push_back({knob.id, knob.name.empty() ? spec.name : knob.name, {block, index}, spec.scale, initial});
     }
 
@@ -139,7 +145,8 @@ class PartResolver {
             for (const ControlSpec& spec : type(0).controls) addKnob({spec.id, spec.name, spec.id, {}}, "knobs");
         for (const auto& [jack, control] : amounts_)
             for (const KnobInfo& knob : out_.knobs)
-                if (knob.at.block == out_.jacks[jack].at.block && knob.at.index == control) out_.jacks[jack].amountKnob = knob.id;
+                if (knob.at.block == out_.jacks[jack].at.block && knob.at.index == control)
+                    out_.jacks[jack].amountKnob = knob.id;
     }
 
     const PartDescription& in_;
@@ -159,7 +166,8 @@ void checkNormals(const ModuleInfo& module) {
                 const PartInfo* source = module.part(jack->normal->part);
                 const JackInfo* next = source ? source->jack(jack->normal->jack) : nullptr;
                 if (!next)
-                    throw ReadError(path, fmt::format("the normal {}.{} does not exist", jack->normal->part, jack->normal->jack));
+                    throw ReadError(
+                        path, fmt::format("the normal {}.{} does not exist", jack->normal->part, jack->normal->jack));
                 jack = next;
             }
         }
@@ -167,9 +175,15 @@ void checkNormals(const ModuleInfo& module) {
 
 } // namespace
 
-const JackInfo* PartInfo::jack(std::string_view wanted) const { return findById(jacks, wanted); }
-const KnobInfo* PartInfo::knob(std::string_view wanted) const { return findById(knobs, wanted); }
-const PartInfo* ModuleInfo::part(std::string_view wanted) const { return findById(parts, wanted); }
+const JackInfo* PartInfo::jack(std::string_view wanted) const {
+    return findById(jacks, wanted);
+}
+const KnobInfo* PartInfo::knob(std::string_view wanted) const {
+    return findById(knobs, wanted);
+}
+const PartInfo* ModuleInfo::part(std::string_view wanted) const {
+    return findById(parts, wanted);
+}
 
 bool PartInfo::has(std::string_view blockType) const {
     return std::ranges::any_of(blocks, [&](const PartBlock& block) { return block.type->id == blockType; });
@@ -254,11 +268,16 @@ double knobValue(const Post& post, const KnobInfo& knob) {
 
 const char* kindName(SignalKind kind) {
     switch (kind) {
-    case SignalKind::Audio: return "audio";
-    case SignalKind::Pitch: return "pitch";
-    case SignalKind::Gate: return "gate";
-    case SignalKind::Clock: return "clock";
-    case SignalKind::Control: return "control";
+    case SignalKind::Audio:
+        return "audio";
+    case SignalKind::Pitch:
+        return "pitch";
+    case SignalKind::Gate:
+        return "gate";
+    case SignalKind::Clock:
+        return "clock";
+    case SignalKind::Control:
+        return "control";
     }
     return "";
 }

@@ -73,7 +73,8 @@ Result<Named> findJack(const std::string& text, const std::vector<Named>& among,
     std::ranges::sort(near, {}, [&](const Named* named) { return distance(lower(named->name), wanted); });
     std::vector<std::string> names;
     for (std::size_t i = 0; i < std::min<std::size_t>(3, near.size()); ++i) names.push_back(near[i]->name);
-    if (wanted.empty()) return failure(fmt::format("an {} is missing, for example \"{}\"", what, names.empty() ? "" : names.front()));
+    if (wanted.empty())
+        return failure(fmt::format("an {} is missing, for example \"{}\"", what, names.empty() ? "" : names.front()));
     return failure(fmt::format("there is no {} \"{}\"; near it: {}", what, text, fmt::join(names, ", ")));
 }
 
@@ -115,7 +116,8 @@ Result<TieCable> makeTie(JackRef a, JackRef b, const Patch& patch, const Library
 Result<TieCable> readTie(const std::string& sentence, const Patch& patch, const Library& library) {
     const std::string text = lower(sentence);
     const auto split = splitAt(text);
-    if (split == std::string::npos) return failure("write which output goes to which input, as in \"clock 16ths to tracks clock\"");
+    if (split == std::string::npos)
+        return failure("write which output goes to which input, as in \"clock 16ths to tracks clock\"");
     const std::string from = lower(std::string_view(text).substr(0, split));
     const std::string to = lower(std::string_view(text).substr(std::min(text.size(), split + 2)));
     const auto output = findJack(from, jacksOf(patch, library, true), "output");
@@ -125,10 +127,12 @@ Result<TieCable> readTie(const std::string& sentence, const Patch& patch, const 
     return makeTie(output->ref, input->ref, patch, library);
 }
 
-std::vector<std::string> completeTie(const std::string& text, const Patch& patch, const Library& library, std::size_t limit) {
+std::vector<std::string> completeTie(const std::string& text, const Patch& patch, const Library& library,
+                                     std::size_t limit) {
     const auto split = splitAt(text);
     const bool behind = split != std::string::npos;
-    const std::string typed = lower(behind ? std::string_view(text).substr(std::min(text.size(), split + 2)) : std::string_view(text));
+    const std::string typed =
+        lower(behind ? std::string_view(text).substr(std::min(text.size(), split + 2)) : std::string_view(text));
     std::string head;
     const JackInfo* output = nullptr;
     if (behind) {

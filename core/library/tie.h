@@ -16,7 +16,8 @@ Result<TieCable> readTie(const std::string& sentence, const Patch& patch, const 
 
 /// Whole sentences that the text may become, best first; at most `limit`. Before "to" outputs are offered,
 /// behind it free inputs, those of the output's kind first.
-std::vector<std::string> completeTie(const std::string& text, const Patch& patch, const Library& library, std::size_t limit = 12);
+std::vector<std::string> completeTie(const std::string& text, const Patch& patch, const Library& library,
+                                     std::size_t limit = 12);
 
 /// "Osc A saw", as the tie line writes a jack.
 std::string tieName(const JackRef& ref, const Patch& patch, const Library& library);

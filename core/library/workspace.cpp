@@ -37,7 +37,8 @@ void loadFolder(Workspace& workspace, const fs::path& folder) {
         if (entry.path().extension() == ".json") files.push_back(entry.path());
     std::ranges::sort(files);
     for (const fs::path& file : files) {
-        auto housing = readFile(file).and_then(readCase).and_then([&](Case read) { return fitCase(std::move(read), workspace.library); });
+        auto housing = readFile(file).and_then(readCase).and_then(
+            [&](Case read) { return fitCase(std::move(read), workspace.library); });
         if (housing) {
             std::string id = housing->id;
             workspace.cases.insert_or_assign(std::move(id), std::move(*housing));
@@ -59,7 +60,8 @@ Workspace loadWorkspace(const fs::path& data, const fs::path& own) {
     Workspace workspace;
     loadFolder(workspace, data);
     if (workspace.library.modules().empty())
-        workspace.errors.push_back({data.string(), {}, "no modules were found here; set LARIAT_DATA to Lariat's data folder"});
+        workspace.errors.push_back(
+            {data.string(), {}, "no modules were found here; set LARIAT_DATA to Lariat's data folder"});
     if (!own.empty()) loadFolder(workspace, own);
     return workspace;
 }

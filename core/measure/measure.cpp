@@ -24,7 +24,8 @@ std::vector<std::complex<float>> transform(std::vector<float> in) {
     fftwf_plan plan = nullptr;
     {
         const std::lock_guard lock(planMutex());
-        plan = fftwf_plan_dft_r2c_1d(static_cast<int>(in.size()), in.data(), reinterpret_cast<fftwf_complex*>(out.data()), FFTW_ESTIMATE);
+        plan = fftwf_plan_dft_r2c_1d(static_cast<int>(in.size()), in.data(),
+                                     reinterpret_cast<fftwf_complex*>(out.data()), FFTW_ESTIMATE);
     }
     fftwf_execute(plan);
     const std::lock_guard lock(planMutex());
@@ -37,7 +38,8 @@ std::vector<float> inverse(std::vector<std::complex<float>> in, std::size_t size
     fftwf_plan plan = nullptr;
     {
         const std::lock_guard lock(planMutex());
-        plan = fftwf_plan_dft_c2r_1d(static_cast<int>(size), reinterpret_cast<fftwf_complex*>(in.data()), out.data(), FFTW_ESTIMATE);
+        plan = fftwf_plan_dft_c2r_1d(static_cast<int>(size), reinterpret_cast<fftwf_complex*>(in.data()), out.data(),
+                                     FFTW_ESTIMATE);
     }
     fftwf_execute(plan);
     const std::lock_guard lock(planMutex());
@@ -55,8 +57,10 @@ std::size_t fastSize(std::size_t n) {
 double phaseOf(std::span<const float> x, double turnsPerSample, std::size_t start, std::size_t length) {
     std::complex<double> sum = 0.0;
     for (std::size_t i = 0; i < length; ++i) {
-        const double window = 0.5 - 0.5 * std::cos(kTwoPi * (static_cast<double>(i) + 0.5) / static_cast<double>(length));
-        sum += window * static_cast<double>(x[start + i]) * std::polar(1.0, -kTwoPi * turnsPerSample * static_cast<double>(start + i));
+        const double window =
+            0.5 - 0.5 * std::cos(kTwoPi * (static_cast<double>(i) + 0.5) / static_cast<double>(length));
+        sum += window * static_cast<double>(x[start + i]) *
+               std::polar(1.0, -kTwoPi * turnsPerSample * static_cast<double>(start + i));
     }
     return std::arg(sum);
 }
@@ -178,12 +182,14 @@ Spectrum measureSpectrum(std::span<const float> volts, double rate) {
     double gain = 0.0;
     for (std::size_t i = 0; i < x.size(); ++i) {
         const double t = kTwoPi * static_cast<double>(i) / n;
-        const double window = 0.35875 - 0.48829 * std::cos(t) + 0.14128 * std::cos(2.0 * t) - 0.01168 * std::cos(3.0 * t);
+        const double window =
+            0.35875 - 0.48829 * std::cos(t) + 0.14128 * std::cos(2.0 * t) - 0.01168 * std::cos(3.0 * t);
         gain += window;
         x[i] *= static_cast<float>(window);
     }
     out.binHertz = rate / n;
-    for (const auto& bin : transform(std::move(x))) out.amplitude.push_back(static_cast<float>(2.0 * static_cast<double>(std::abs(bin)) / gain));
+    for (const auto& bin : transform(std::move(x)))
+        out.amplitude.push_back(static_cast<float>(2.0 * static_cast<double>(std::abs(bin)) / gain));
     return out;
 }
 

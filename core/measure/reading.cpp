@@ -72,8 +72,10 @@ Reading readSignal(std::span<const float> samples, double rate, std::span<const 
         for (std::size_t i = 1; i < samples.size(); ++i) crossings += (samples[i - 1] < mean) != (samples[i] < mean);
         const double perSecond = samples.empty() ? 0.0 : crossings * rate / static_cast<double>(samples.size());
         const bool moves = range.max - range.min > 0.01f;
-        if (moves && perSecond > 2.0 * kLowestTone) out.kind = SignalKind::Audio;
-        else if (jack == SignalKind::Audio && moves) out.kind = perSecond > 0.0 ? SignalKind::Audio : jack;
+        if (moves && perSecond > 2.0 * kLowestTone)
+            out.kind = SignalKind::Audio;
+        else if (jack == SignalKind::Audio && moves)
+            out.kind = perSecond > 0.0 ? SignalKind::Audio : jack;
     }
     return out;
 }
@@ -84,8 +86,16 @@ Reading readRecording(std::span<const float> volts, double rate, SignalKind jack
         const auto [low, high] = std::ranges::minmax_element(volts.subspan(i, Tap::kPerSpan));
         spans.push_back({*low, *high});
     }
-    const auto newest = volts.last(std::min<std::size_t>(volts.size(), Tap::kFine));
-    Reading out = readSignal(newest, rate, spans, Tap::kPerSpan / rate, jack);
+    // The newest stretch that holds a steady tone speaks for the signal; without one, the newest of all.
+    constexpr std::size_t tries = 16;
+    const std::size_t length = std::min<std::size_t>(volts.size(), Tap::kFine / 2);
+    Reading out;
+    for (std::size_t i = 0; i < tries && (i + 1) * length <= volts.size(); ++i) {
+        const Reading reading =
+            readSignal(volts.subspan(volts.size() - (i + 1) * length, length), rate, spans, Tap::kPerSpan / rate, jack);
+        if (i == 0 || reading.pitch) out = reading;
+        if (out.pitch || jack == SignalKind::Gate || jack == SignalKind::Clock || jack == SignalKind::Pitch) break;
+    }
     if (out.highTime) out.highTime = Seconds{longestHigh(volts, rate)};
     return out;
 }
@@ -105,12 +115,16 @@ std::string detailText(const Reading& reading) {
         return reading.max > reading.min ? "no steady pitch" : "";
     case SignalKind::Pitch: {
         const auto note = [](Volts v) { return pitchText(toHertz(v)); };
-        return reading.max.value - reading.min.value < 0.001 ? note(reading.min) : fmt::format("{}…{}", note(reading.min), note(reading.max));
+        return reading.max.value - reading.min.value < 0.001
+                   ? note(reading.min)
+                   : fmt::format("{}…{}", note(reading.min), note(reading.max));
     }
     case SignalKind::Gate:
         return reading.highTime ? fmt::format("{} open", seconds.text(reading.highTime->value)) : "stays low";
-    case SignalKind::Clock: return reading.pitch ? hertz.text(reading.pitch->value) : "";
-    case SignalKind::Control: break;
+    case SignalKind::Clock:
+        return reading.pitch ? hertz.text(reading.pitch->value) : "";
+    case SignalKind::Control:
+        break;
     }
     return reading.max.value - reading.min.value < 0.005 ? "steady" : "";
 }

@@ -15,9 +15,9 @@ struct Reading {
     SignalKind kind = SignalKind::Control; ///< as measured; the jack decides only where measuring cannot
     Volts min{};
     Volts max{};
-    std::optional<Hertz> pitch;        ///< of an audio signal, or the rate of a clock
-    std::optional<Seconds> highTime;   ///< longest time that a gate stays open
-    bool clips = false;                ///< goes beyond the linear ±10 V
+    std::optional<Hertz> pitch;      ///< of an audio signal, or the rate of a clock
+    std::optional<Seconds> highTime; ///< longest time that a gate stays open
+    bool clips = false;              ///< goes beyond the linear ±10 V
 };
 
 /// Reads a signal from its newest samples and the ranges of a longer past (see Tap). `jack` is the kind of

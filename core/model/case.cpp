@@ -28,11 +28,12 @@ Result<Case> readCase(std::string_view bytes) {
         in.each("slots", [&](Reader slot) {
             const std::string id = slot.id("id");
             if (out.slot(id)) slot.fail("id", "\"" + id + "\" is the name of another slot already");
-            out.slots.push_back({id, slot.id("module"), slot.integer("row", 1, out.rows),
-                                 slot.integer("column", 1, out.hpPerRow)});
+            out.slots.push_back(
+                {id, slot.id("module"), slot.integer("row", 1, out.rows), slot.integer("column", 1, out.hpPerRow)});
         });
         in.each("cables", [&](Reader stock) {
-            out.cables.push_back({stock.integer("length", 1, 1000), stock.text("colour"), stock.integer("count", 0, 10'000)});
+            out.cables.push_back(
+                {stock.integer("length", 1, 1000), stock.text("colour"), stock.integer("count", 0, 10'000)});
         });
         out.extra = in.rest();
         return out;

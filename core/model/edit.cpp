@@ -10,7 +10,8 @@ namespace {
 Result<void> needFree(const Patch& patch, const JackRef& to, int except) {
     const Cable* there = patch.cableInto(to);
     if (there && there->id != except)
-        return failure(fmt::format("{} holds cable {} already; free it first, or use a mixer", to.text(), patch.row(there->id)));
+        return failure(
+            fmt::format("{} holds cable {} already; free it first, or use a mixer", to.text(), patch.row(there->id)));
     return {};
 }
 
@@ -24,8 +25,12 @@ Post* find(Patch& patch, const std::string& id) {
     return it == patch.posts.end() ? nullptr : &*it;
 }
 
-tl::unexpected<Error> noCable(int id) { return failure(fmt::format("there is no cable with the number {}", id)); }
-tl::unexpected<Error> noPost(const std::string& id) { return failure(fmt::format("there is no post \"{}\"", id)); }
+tl::unexpected<Error> noCable(int id) {
+    return failure(fmt::format("there is no cable with the number {}", id));
+}
+tl::unexpected<Error> noPost(const std::string& id) {
+    return failure(fmt::format("there is no post \"{}\"", id));
+}
 
 template <class List> void moveItem(List& list, typename List::iterator from, int place) {
     auto item = std::move(*from);
@@ -42,11 +47,14 @@ struct Applier {
         if (!patch.post(cable.from.post)) return noPost(cable.from.post);
         if (!patch.post(cable.to.post)) return noPost(cable.to.post);
         if (auto free = needFree(patch, cable.to, 0); !free) return tl::unexpected(free.error());
-        if (cable.id == 0) cable.id = patch.freshCableId();
-        else if (patch.cable(cable.id)) return failure(fmt::format("there is a cable with the number {} already", cable.id));
+        if (cable.id == 0)
+            cable.id = patch.freshCableId();
+        else if (patch.cable(cable.id))
+            return failure(fmt::format("there is a cable with the number {} already", cable.id));
         const auto end = patch.cables.end();
         const auto size = static_cast<int>(patch.cables.size());
-        patch.cables.insert(edit.row > 0 && edit.row <= size ? patch.cables.begin() + (edit.row - 1) : end, std::move(cable));
+        patch.cables.insert(edit.row > 0 && edit.row <= size ? patch.cables.begin() + (edit.row - 1) : end,
+                            std::move(cable));
         return std::move(patch);
     }
     Result<Patch> operator()(const RemoveCable& edit) {
@@ -104,8 +112,10 @@ struct Applier {
     Result<Patch> operator()(const SetPattern& edit) {
         if (!patch.post(edit.pattern.post)) return noPost(edit.pattern.post);
         const auto it = std::ranges::find(patch.patterns, edit.pattern.post, &Pattern::post);
-        if (it == patch.patterns.end()) patch.patterns.push_back(edit.pattern);
-        else *it = edit.pattern;
+        if (it == patch.patterns.end())
+            patch.patterns.push_back(edit.pattern);
+        else
+            *it = edit.pattern;
         return std::move(patch);
     }
     Result<Patch> operator()(const SetTitle& edit) {
@@ -115,22 +125,32 @@ struct Applier {
 };
 
 struct Describer {
-    std::string operator()(const TieCable& e) const { return fmt::format("tie {} to {}", e.cable.from.text(), e.cable.to.text()); }
+    std::string operator()(const TieCable& e) const {
+        return fmt::format("tie {} to {}", e.cable.from.text(), e.cable.to.text());
+    }
     std::string operator()(const RemoveCable&) const { return "remove a cable"; }
-    std::string operator()(const MoveCable& e) const { return fmt::format("move a cable to {} → {}", e.from.text(), e.to.text()); }
+    std::string operator()(const MoveCable& e) const {
+        return fmt::format("move a cable to {} → {}", e.from.text(), e.to.text());
+    }
     std::string operator()(const ReorderCable& e) const { return fmt::format("move a cable to row {}", e.row); }
-    std::string operator()(const RegroupCable& e) const { return fmt::format("put a cable under {} · {}", e.voice, e.step); }
+    std::string operator()(const RegroupCable& e) const {
+        return fmt::format("put a cable under {} · {}", e.voice, e.step);
+    }
     std::string operator()(const SetKnob& e) const { return fmt::format("turn {} of {}", e.knob, e.post); }
     std::string operator()(const AddPost& e) const { return fmt::format("add {}", e.post.name); }
     std::string operator()(const RemovePost& e) const { return fmt::format("remove {}", e.id); }
     std::string operator()(const ReorderPost& e) const { return fmt::format("move {}", e.id); }
-    std::string operator()(const SetPattern& e) const { return fmt::format("change the pattern of {}", e.pattern.post); }
+    std::string operator()(const SetPattern& e) const {
+        return fmt::format("change the pattern of {}", e.pattern.post);
+    }
     std::string operator()(const SetTitle& e) const { return fmt::format("name the patch {}", e.title); }
 };
 
 } // namespace
 
-Result<Patch> applyEdit(const Patch& patch, const Edit& edit) { return std::visit(Applier{patch}, edit); }
+Result<Patch> applyEdit(const Patch& patch, const Edit& edit) {
+    return std::visit(Applier{patch}, edit);
+}
 
 Result<Patch> applyEdits(const Patch& patch, const std::vector<Edit>& edits) {
     Result<Patch> result = patch;
@@ -141,6 +161,8 @@ Result<Patch> applyEdits(const Patch& patch, const std::vector<Edit>& edits) {
     return result;
 }
 
-std::string describe(const Edit& edit) { return std::visit(Describer{}, edit); }
+std::string describe(const Edit& edit) {
+    return std::visit(Describer{}, edit);
+}
 
 } // namespace lariat

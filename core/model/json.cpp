@@ -24,7 +24,9 @@ std::string plainReason(const std::string& what) {
     return text;
 }
 
-std::string countText(std::size_t bytes) { return fmt::format("{:.1f} MB", static_cast<double>(bytes) / 1e6); }
+std::string countText(std::size_t bytes) {
+    return fmt::format("{:.1f} MB", static_cast<double>(bytes) / 1e6);
+}
 
 } // namespace
 
@@ -32,9 +34,13 @@ Reader::Reader(const Json& node, std::string path) : node_(node), path_(std::mov
     if (!node_.is_object()) throw ReadError(path_, fmt::format("expected an object, found {}", node_.type_name()));
 }
 
-std::string Reader::where(const char* key) const { return path_.empty() ? key : path_ + "/" + key; }
+std::string Reader::where(const char* key) const {
+    return path_.empty() ? key : path_ + "/" + key;
+}
 
-void Reader::fail(const char* key, const std::string& reason) const { throw ReadError(where(key), reason); }
+void Reader::fail(const char* key, const std::string& reason) const {
+    throw ReadError(where(key), reason);
+}
 
 const Json* Reader::find(const char* key) {
     seen_.insert(key);
@@ -95,7 +101,9 @@ bool Reader::flag(const char* key, bool fallback) {
     return value->get<bool>();
 }
 
-Reader Reader::object(const char* key) { return {need(key), where(key)}; }
+Reader Reader::object(const char* key) {
+    return {need(key), where(key)};
+}
 
 void Reader::each(const char* key, const std::function<void(Reader)>& entry) {
     const Json* list = find(key);
@@ -107,8 +115,7 @@ void Reader::each(const char* key, const std::function<void(Reader)>& entry) {
     for (const Json& item : *list) entry(Reader(item, fmt::format("{}/{}", where(key), ++index)));
 }
 
-void Reader::eachText(const char* key,
-                      const std::function<void(const std::string&, const std::string&)>& entry) {
+void Reader::eachText(const char* key, const std::function<void(const std::string&, const std::string&)>& entry) {
     const Json* list = find(key);
     if (!list) return;
     if (!list->is_array()) fail(key, fmt::format("expected a list, found {}", list->type_name()));
@@ -126,8 +133,7 @@ void Reader::eachNumber(const char* key, const std::function<void(const std::str
     const Json* object = find(key);
     if (!object) return;
     Reader inner(*object, where(key));
-    for (const auto& item : object->items())
-        entry(item.key(), inner.number(item.key().c_str(), -1e12, 1e12));
+    for (const auto& item : object->items()) entry(item.key(), inner.number(item.key().c_str(), -1e12, 1e12));
 }
 
 void Reader::eachPair(const char* key, const std::function<void(const std::string&, const std::string&)>& entry) {
@@ -148,8 +154,8 @@ namespace detail {
 
 Result<Json> parseDocument(std::string_view bytes, const char* format, int version) {
     if (bytes.size() > kMaxDocumentBytes)
-        return failure(fmt::format("is {} long, at most {} are read", countText(bytes.size()),
-                                   countText(kMaxDocumentBytes)));
+        return failure(
+            fmt::format("is {} long, at most {} are read", countText(bytes.size()), countText(kMaxDocumentBytes)));
     try {
         const auto guard = [](int depth, Json::parse_event_t, Json&) {
             if (depth > kMaxDepth) throw ReadError("", fmt::format("is nested more than {} levels deep", kMaxDepth));
@@ -179,9 +185,7 @@ Result<Json> parseDocument(std::string_view bytes, const char* format, int versi
 } // namespace detail
 
 Result<std::string> readFile(const std::filesystem::path& file) {
-    const auto fail = [&](std::string reason) {
-        return tl::unexpected(Error{file.string(), {}, std::move(reason)});
-    };
+    const auto fail = [&](std::string reason) { return tl::unexpected(Error{file.string(), {}, std::move(reason)}); };
     std::error_code error;
     if (std::filesystem::is_directory(file, error)) return fail("is a folder, not a file");
     const auto size = std::filesystem::file_size(file, error);

@@ -73,8 +73,7 @@ class Reader {
 /// Parses a document of the given format and hands it to `read`, turning every fault into an Error.
 /// Versions newer than `version` are refused: an older program must not lose what it does not know.
 template <class T>
-Result<T> readJson(std::string_view bytes, const char* format, int version,
-                   const std::function<T(Reader&)>& read);
+Result<T> readJson(std::string_view bytes, const char* format, int version, const std::function<T(Reader&)>& read);
 
 /// The bytes of a file, or an Error that names it. Files above kMaxDocumentBytes are refused unread.
 Result<std::string> readFile(const std::filesystem::path& file);
@@ -91,8 +90,7 @@ Result<Json> parseDocument(std::string_view bytes, const char* format, int versi
 }
 
 template <class T>
-Result<T> readJson(std::string_view bytes, const char* format, int version,
-                   const std::function<T(Reader&)>& read) {
+Result<T> readJson(std::string_view bytes, const char* format, int version, const std::function<T(Reader&)>& read) {
     auto document = detail::parseDocument(bytes, format, version);
     if (!document) return tl::unexpected(document.error());
     try {

@@ -198,7 +198,8 @@ std::string writePatch(const Patch& patch) {
     out["seed"] = patch.seed;
     Json posts = Json::array();
     for (const Post& post : patch.posts) {
-        Json node = {{"id", post.id}, {"name", post.name}, {"slot", post.slot}, {"module", post.module}, {"part", post.part}};
+        Json node = {
+            {"id", post.id}, {"name", post.name}, {"slot", post.slot}, {"module", post.module}, {"part", post.part}};
         putText(node, "voice", post.voice);
         if (!post.knobs.empty()) {
             Json knobs = Json::object();

@@ -10,8 +10,8 @@ namespace lariat {
 struct Step {
     enum class Kind { Note, Rest, Tie };
     Kind kind = Kind::Rest;
-    int note = 60;         ///< C4 = 60; of a tie, the note that is held
-    double gate = 0.5;     ///< open part of the step, above 0 up to 1; before a tie the whole step is open
+    int note = 60;     ///< C4 = 60; of a tie, the note that is held
+    double gate = 0.5; ///< open part of the step, above 0 up to 1; before a tie the whole step is open
     bool accent = false;
 
     bool operator==(const Step&) const = default;

@@ -27,13 +27,14 @@ void rows(std::string& out, const Sheet& sheet) {
     for (const SheetRow& row : sheet.rows) {
         if (row.heading != heading || row.number == 1) {
             heading = row.heading;
-            out += fmt::format("\n### {}\n\n| row | from | to | cable | kind | should read | note |\n|--:|---|---|---|---|---|---|\n",
-                               heading.empty() ? "Cables" : heading);
+            out += fmt::format(
+                "\n### {}\n\n| row | from | to | cable | kind | should read | note |\n|--:|---|---|---|---|---|---|\n",
+                heading.empty() ? "Cables" : heading);
         }
         const std::string reads = row.detail.empty() ? row.range : fmt::format("{}, {}", row.range, row.detail);
         const std::string note = row.late ? row.note + (row.note.empty() ? "" : "; ") + "closes a loop" : row.note;
-        out += fmt::format("| {} | {} | {} | {} {} | {} | {} | {} |\n", row.number, cell(row.from), cell(row.to), row.length,
-                           cell(row.colour), kindName(row.kind), cell(reads), cell(note));
+        out += fmt::format("| {} | {} | {} | {} {} | {} | {} | {} |\n", row.number, cell(row.from), cell(row.to),
+                           row.length, cell(row.colour), kindName(row.kind), cell(reads), cell(note));
     }
 }
 
@@ -54,7 +55,8 @@ std::string writeMarkdown(const Sheet& sheet) {
                            post.voice.empty() ? "" : " · " + post.voice);
         if (post.knobs.empty()) continue;
         out += "\n| knob | value | position |\n|---|--:|--:|\n";
-        for (const SheetKnob& knob : post.knobs) out += fmt::format("| {} | {} | {} |\n", cell(knob.name), cell(knob.value), knob.hand);
+        for (const SheetKnob& knob : post.knobs)
+            out += fmt::format("| {} | {} | {} |\n", cell(knob.name), cell(knob.value), knob.hand);
     }
 
     if (!sheet.pattern.empty()) out += "\n## Pattern\n\n";
@@ -64,7 +66,8 @@ std::string writeMarkdown(const Sheet& sheet) {
     list(out, "Findings still open", sheet.findings);
 
     out += "\n## Cables needed\n\n| cable | needed | in the case's bag |\n|---|--:|--:|\n";
-    for (const SheetCount& count : sheet.cables) out += fmt::format("| {} | {} | {} |\n", cell(count.what), count.count, count.owned);
+    for (const SheetCount& count : sheet.cables)
+        out += fmt::format("| {} | {} | {} |\n", cell(count.what), count.count, count.owned);
     return out;
 }
 

@@ -30,12 +30,14 @@ std::vector<MinMax> traceOf(std::span<const float> volts, double rate) {
 SheetPost postOf(const Observation& o, const Post& post) {
     const ModuleInfo* module = o.library->module(post.module);
     SheetPost out{post.name, module ? module->description.name : post.module, "", post.voice, {}};
-    if (const Slot* slot = o.housing ? o.housing->slot(post.slot) : nullptr) out.place = fmt::format("row {}, HP {}", slot->row, slot->column);
+    if (const Slot* slot = o.housing ? o.housing->slot(post.slot) : nullptr)
+        out.place = fmt::format("row {}, HP {}", slot->row, slot->column);
     for (const KnobInfo& knob : o.part(post.id)->knobs) {
         const double value = knobValue(post, knob);
         const double fraction = knob.scale.toFraction(value);
         const bool isSwitch = knob.scale.taper == Taper::Switch;
-        out.knobs.push_back({knob.name, knob.scale.text(value), isSwitch ? "" : clockHand(fraction), fraction, isSwitch});
+        out.knobs.push_back(
+            {knob.name, knob.scale.text(value), isSwitch ? "" : clockHand(fraction), fraction, isSwitch});
     }
     return out;
 }
@@ -78,7 +80,8 @@ std::vector<SheetCount> countCables(const Observation& o) {
     for (const Cable& cable : o.patch.cables) ++used[{cable.lengthCm, cable.colour}];
     std::vector<SheetCount> out;
     for (const auto& [kind, count] : used) {
-        SheetCount line{kind.first > 0 ? fmt::format("{} cm {}", kind.first, kind.second) : "length not chosen", count, 0};
+        SheetCount line{kind.first > 0 ? fmt::format("{} cm {}", kind.first, kind.second) : "length not chosen", count,
+                        0};
         if (o.housing)
             for (const CableStock& stock : o.housing->cables)
                 if (stock.lengthCm == kind.first && stock.colour == kind.second) line.owned += stock.count;
@@ -129,16 +132,19 @@ Sheet makeSheet(const Observation& o, const std::vector<Finding>& findings) {
     const LevelReading left = measureLevel(o.recorded.left);
     const LevelReading right = measureLevel(o.recorded.right);
     for (const auto& [side, level] : {std::pair{"Left", left}, std::pair{"Right", right}})
-        sheet.expect.push_back(fmt::format("{}: peak {:.2f} V ({:.1f} dBFS), RMS {:.2f} V ({:.1f} dBu in the case), DC {:+.3f} V", side, level.peak().value,
-                                           toDbfs(level.peak()).value, level.rms.value, toDbu(level.rms).value, level.mean.value));
+        sheet.expect.push_back(fmt::format(
+            "{}: peak {:.2f} V ({:.1f} dBFS), RMS {:.2f} V ({:.1f} dBu in the case), DC {:+.3f} V", side,
+            level.peak().value, toDbfs(level.peak()).value, level.rms.value, toDbu(level.rms).value, level.mean.value));
     for (const Finding& finding : findings) {
         const std::string where = finding.cable ? o.cableName(finding.cable) : o.nameOf(finding.post);
         sheet.findings.push_back(fmt::format("{}: {} ({})", where, finding.reason, finding.figure));
     }
-    sheet.cautions = {"Start with the monitor turned down: resonance, feedback and sync can jump 20 dB in a step.",
-                      "DC and subsonic signals heat loudspeakers; watch the DC figure above.",
-                      "A case is 10 to 20 dB hotter than line level: use an output stage before a line, phone or instrument input.",
-                      "Switch the case off before plugging a module's ribbon; a reversed ribbon destroys modules. Leave mains work to qualified people and local code."};
+    sheet.cautions = {
+        "Start with the monitor turned down: resonance, feedback and sync can jump 20 dB in a step.",
+        "DC and subsonic signals heat loudspeakers; watch the DC figure above.",
+        "A case is 10 to 20 dB hotter than line level: use an output stage before a line, phone or instrument input.",
+        "Switch the case off before plugging a module's ribbon; a reversed ribbon destroys modules. Leave mains work "
+        "to qualified people and local code."};
     return sheet;
 }
 

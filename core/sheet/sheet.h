@@ -27,18 +27,18 @@ struct SheetPost {
 
 struct SheetRow {
     int number = 0;
-    std::string from;     ///< "Follower saw"
+    std::string from; ///< "Follower saw"
     std::string to;
     std::string fromJack; ///< the jack words alone
     std::string toJack;
-    std::string heading;  ///< "Lead · make it sound"
+    std::string heading; ///< "Lead · make it sound"
     std::string note;
-    std::string length;   ///< "30 cm"; empty if not chosen
+    std::string length; ///< "30 cm"; empty if not chosen
     std::string colour;
     std::string range;
     std::string detail;
     SignalKind kind = SignalKind::Control;
-    bool late = false;    ///< closes a loop and arrives a sample late in the simulation
+    bool late = false;        ///< closes a loop and arrives a sample late in the simulation
     std::size_t fromPost = 0; ///< index into posts
     std::size_t toPost = 0;
     std::vector<MinMax> trace; ///< the signal of the sheet's window, in volts

@@ -20,10 +20,16 @@ inline Decibels toDecibels(double ratio) {
     return {magnitude > 0.0 ? std::max(kSilenceDecibels, 20.0 * std::log10(magnitude)) : kSilenceDecibels};
 }
 /// Inverse of toDecibels above its floor.
-inline double toRatio(Decibels level) { return std::pow(10.0, level.value / 20.0); }
+inline double toRatio(Decibels level) {
+    return std::pow(10.0, level.value / 20.0);
+}
 /// dBu of a voltage given as RMS.
-inline Decibels toDbu(Volts rms) { return toDecibels(rms.value / std::sqrt(0.6)); }
+inline Decibels toDbu(Volts rms) {
+    return toDecibels(rms.value / std::sqrt(0.6));
+}
 /// dBFS of a peak voltage.
-inline Decibels toDbfs(Volts peak) { return toDecibels(peak.value / kFullScaleVolts); }
+inline Decibels toDbfs(Volts peak) {
+    return toDecibels(peak.value / kFullScaleVolts);
+}
 
 } // namespace lariat

@@ -9,8 +9,7 @@
 namespace lariat {
 namespace {
 
-constexpr std::array<const char*, 12> kNames = {"C",  "C♯", "D",  "E♭", "E",  "F",
-                                                "F♯", "G",  "A♭", "A",  "B♭", "B"};
+constexpr std::array<const char*, 12> kNames = {"C", "C♯", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B"};
 
 bool take(std::string_view& text, std::string_view word) {
     if (!text.starts_with(word)) return false;
@@ -63,14 +62,18 @@ std::optional<int> parseNote(std::string_view text) {
     if (letter == std::string_view::npos) return std::nullopt;
     text.remove_prefix(1);
     int note = semitones[letter];
-    if (take(text, "♯") || take(text, "#")) ++note;
-    else if (take(text, "♭") || take(text, "b")) --note;
+    if (take(text, "♯") || take(text, "#"))
+        ++note;
+    else if (take(text, "♭") || take(text, "b"))
+        --note;
     int octave = 0;
     const auto [end, error] = std::from_chars(text.data(), text.data() + text.size(), octave);
     if (error != std::errc{} || end != text.data() + text.size() || octave < -2 || octave > 11) return std::nullopt;
     return note + 12 * (octave + 1);
 }
 
-Cents ratioToCents(double ratio) { return {1200.0 * std::log2(ratio)}; }
+Cents ratioToCents(double ratio) {
+    return {1200.0 * std::log2(ratio)};
+}
 
 } // namespace lariat

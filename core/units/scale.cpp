@@ -57,7 +57,9 @@ std::string figures(double value) {
     return out == "-0" ? "0" : out;
 }
 
-std::string signedFigures(double value) { return fmt::format("{}{}", value > 0.0 ? "+" : "", figures(value)); }
+std::string signedFigures(double value) {
+    return fmt::format("{}{}", value > 0.0 ? "+" : "", figures(value));
+}
 
 std::string secondsText(double seconds) {
     if (seconds < 0.0995) return figures(seconds * 1e3) + " ms";
@@ -118,10 +120,18 @@ std::optional<double> inUnit(Unit unit, const Written& w) {
 double Scale::toFraction(double value) const {
     double x = 0.0;
     switch (taper) {
-    case Taper::Linear: x = (value - min) / (max - min); break;
-    case Taper::Log: x = value > 0.0 ? std::log(value / min) / std::log(max / min) : 0.0; break;
-    case Taper::Squared: x = std::sqrt(std::max(0.0, (value - min) / (max - min))); break;
-    case Taper::Switch: x = words.size() > 1 ? std::round(value) / static_cast<double>(words.size() - 1) : 0.0; break;
+    case Taper::Linear:
+        x = (value - min) / (max - min);
+        break;
+    case Taper::Log:
+        x = value > 0.0 ? std::log(value / min) / std::log(max / min) : 0.0;
+        break;
+    case Taper::Squared:
+        x = std::sqrt(std::max(0.0, (value - min) / (max - min)));
+        break;
+    case Taper::Switch:
+        x = words.size() > 1 ? std::round(value) / static_cast<double>(words.size() - 1) : 0.0;
+        break;
     }
     return std::clamp(x, 0.0, 1.0);
 }
@@ -129,10 +139,14 @@ double Scale::toFraction(double value) const {
 double Scale::toValue(double fraction) const {
     const double x = std::clamp(fraction, 0.0, 1.0);
     switch (taper) {
-    case Taper::Linear: return min + x * (max - min);
-    case Taper::Log: return std::clamp(min * std::pow(max / min, x), min, max);
-    case Taper::Squared: return min + x * x * (max - min);
-    case Taper::Switch: return words.empty() ? 0.0 : std::round(x * static_cast<double>(words.size() - 1));
+    case Taper::Linear:
+        return min + x * (max - min);
+    case Taper::Log:
+        return std::clamp(min * std::pow(max / min, x), min, max);
+    case Taper::Squared:
+        return min + x * x * (max - min);
+    case Taper::Switch:
+        return words.empty() ? 0.0 : std::round(x * static_cast<double>(words.size() - 1));
     }
     return min;
 }
@@ -143,16 +157,26 @@ std::string Scale::text(double value) const {
         return words.empty() ? "" : words[static_cast<std::size_t>(std::clamp(std::round(value), 0.0, last))];
     }
     switch (unit) {
-    case Unit::None: return figures(value);
-    case Unit::Volts: return signedFigures(value) + " V";
-    case Unit::Hertz: return hertzText(value);
-    case Unit::Seconds: return secondsText(value);
-    case Unit::Percent: return (min < 0.0 ? signedFigures(value) : figures(value)) + " %";
-    case Unit::Semitones: return signedFigures(value) + " st";
-    case Unit::Octaves: return signedFigures(value) + " oct";
-    case Unit::Decibels: return signedFigures(value) + " dB";
-    case Unit::Bpm: return figures(value) + " BPM";
-    case Unit::Times: return fmt::format("×{}", figures(value));
+    case Unit::None:
+        return figures(value);
+    case Unit::Volts:
+        return signedFigures(value) + " V";
+    case Unit::Hertz:
+        return hertzText(value);
+    case Unit::Seconds:
+        return secondsText(value);
+    case Unit::Percent:
+        return (min < 0.0 ? signedFigures(value) : figures(value)) + " %";
+    case Unit::Semitones:
+        return signedFigures(value) + " st";
+    case Unit::Octaves:
+        return signedFigures(value) + " oct";
+    case Unit::Decibels:
+        return signedFigures(value) + " dB";
+    case Unit::Bpm:
+        return figures(value) + " BPM";
+    case Unit::Times:
+        return fmt::format("×{}", figures(value));
     }
     return figures(value);
 }

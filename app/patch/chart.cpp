@@ -1,0 +1,537 @@
+#include "patch/chart.h"
+
+#include "library/tie.h"
+#include "look/fonts.h"
+#include "look/look.h"
+#include "shell/theme.h"
+
+#include <QHelpEvent>
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QScrollBar>
+#include <QToolTip>
+
+#include <algorithm>
+#include <cmath>
+
+namespace lariat {
+namespace {
+
+constexpr int kFrameMilliseconds = 16;
+constexpr int kMeasuredPerFrame = 3; ///< rows whose readings are taken anew in one frame
+constexpr qreal kReach = 12;         ///< how near a post's line the pointer has to be
+
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
+
+} // namespace
+
+Chart::Chart(Document& document, Sound& sound, Checker& checker, QWidget* parent)
+    : QAbstractScrollArea(parent), document_(document), sound_(sound), checker_(checker) {
+    setFrameShape(QFrame::NoFrame);
+    setFocusPolicy(Qt::StrongFocus);
+    setAccessibleName(tr("Cable chart"));
+    viewport()->setMouseTracking(true);
+    connect(&document_, &Document::changed, this, &Chart::relayout);
+    connect(&checker_, &Checker::findingsChanged, viewport(), qOverload<>(&QWidget::update));
+    connect(&frames_, &QTimer::timeout, this, [this] {
+        if (!isVisible() || frozen_) return;
+        measureSome();
+        viewport()->update();
+    });
+    frames_.start(kFrameMilliseconds);
+    relayout();
+}
+
+void Chart::relayout() {
+    view_.width = viewport()->width();
+    layout_ = ChartLayout::of(document_.patch(), sound_.engine().normals(), view_);
+    if (cable_ && !document_.patch().cable(cable_)) cable_ = 0;
+    if (!post_.empty() && !document_.patch().post(post_)) post_.clear();
+    const int visible = viewport()->height() - static_cast<int>(rowsTop());
+    verticalScrollBar()->setRange(0, std::max(0, static_cast<int>(layout_.contentHeight) + 24 - visible));
+    verticalScrollBar()->setPageStep(visible);
+    verticalScrollBar()->setSingleStep(38);
+    const int shown = static_cast<int>(view_.width - ChartLayout::kGutter - ChartLayout::kReadings);
+    horizontalScrollBar()->setRange(0, std::max(0, static_cast<int>(layout_.contentWidth) - shown));
+    horizontalScrollBar()->setPageStep(shown);
+    std::erase_if(traces_, [&](const auto& entry) { return !sound_.engine().tap(entry.first); });
+    viewport()->update();
+}
+
+void Chart::measureSome() {
+    std::vector<JackRef> sources;
+    for (const Cable& cable : document_.patch().cables)
+        if (std::ranges::find(sources, cable.from) == sources.end()) sources.push_back(cable.from);
+    if (sources.empty()) return;
+    for (int i = 0; i < kMeasuredPerFrame; ++i) {
+        const JackRef& source = sources[nextToMeasure_++ % sources.size()];
+        const auto tap = sound_.engine().tap(source);
+        const JackInfo* jack = document_.library().jack(document_.patch(), source);
+        if (tap && jack) traces_[source].measure(*tap, sound_.engine().rate(), jack->kind);
+    }
+}
+
+void Chart::setCompact(bool compact) {
+    view_.compact = compact;
+    relayout();
+}
+
+void Chart::setShowsNormals(bool shown) {
+    view_.showNormals = shown;
+    relayout();
+}
+
+void Chart::selectCable(int cable) {
+    cable_ = cable;
+    if (const Cable* found = document_.patch().cable(cable)) post_ = found->to.post;
+    if (cable) ensureVisible(cable);
+    viewport()->update();
+    emit selectionChanged();
+}
+
+void Chart::selectPost(const std::string& post) {
+    cable_ = 0;
+    post_ = post;
+    viewport()->update();
+    emit selectionChanged();
+}
+
+void Chart::removeSelected() {
+    const int row = document_.patch().row(cable_);
+    if (row == 0) return;
+    const int cable = cable_;
+    document_.apply({RemoveCable{cable}}, tr("remove cable %1").arg(row));
+    const auto& cables = document_.patch().cables;
+    if (!cables.empty()) selectCable(cables[std::min(static_cast<std::size_t>(row), cables.size()) - 1].id);
+}
+
+void Chart::moveSelected(int by) {
+    const int row = document_.patch().row(cable_);
+    const int target = row + by;
+    if (row == 0 || target < 1 || target > static_cast<int>(document_.patch().cables.size())) return;
+    const Cable& there = document_.patch().cables[static_cast<std::size_t>(target - 1)];
+    // A row that is moved into another group belongs to that group.
+    document_.apply({ReorderCable{cable_, target}, RegroupCable{cable_, there.voice, there.step}},
+                    tr("move cable %1 to row %2").arg(row).arg(target));
+    ensureVisible(cable_);
+}
+
+std::vector<MinMax> Chart::traceOf(int cable) const {
+    const Cable* found = document_.patch().cable(cable);
+    const auto tap = found ? sound_.engine().tap(found->from) : nullptr;
+    if (!tap) return {};
+    const auto trace = traces_.find(found->from);
+    return trace == traces_.end() ? std::vector<MinMax>{} : trace->second.columns(*tap, sound_.engine().rate(), 200);
+}
+
+QString Chart::readingOf(int cable) const {
+    const Cable* found = document_.patch().cable(cable);
+    const auto trace = found ? traces_.find(found->from) : traces_.end();
+    if (trace == traces_.end()) return {};
+    const Reading& reading = trace->second.reading();
+    return q(rangeText(reading)) + QLatin1Char(' ') + q(detailText(reading));
+}
+
+QPoint Chart::pointOn(const std::string& post, int cable) const {
+    const ChartPost* found = layout_.post(post);
+    const ChartRow* row = layout_.cableRow(cable);
+    const qreal y = row ? row->top + row->height / 2 - verticalScrollBar()->value() : 8;
+    return QPointF((found ? found->x : 0) - horizontalScrollBar()->value(), rowsTop() + y).toPoint();
+}
+
+QPointF Chart::toContent(const QPoint& point) const {
+    return {point.x() + static_cast<qreal>(horizontalScrollBar()->value()),
+            point.y() - rowsTop() + verticalScrollBar()->value()};
+}
+
+void Chart::ensureVisible(int cable) {
+    const ChartRow* row = layout_.cableRow(cable);
+    if (!row) return;
+    QScrollBar* bar = verticalScrollBar();
+    const int top = static_cast<int>(row->top);
+    const int bottom = static_cast<int>(row->top + row->height);
+    const int visible = viewport()->height() - static_cast<int>(rowsTop());
+    if (top < bar->value()) bar->setValue(top);
+    if (bottom > bar->value() + visible) bar->setValue(bottom - visible);
+}
+
+int Chart::rowUnder(const QPoint& point) const {
+    if (point.y() < rowsTop()) return 0;
+    const ChartRow* row = layout_.rowAt(toContent(point).y());
+    return row ? row->cable : 0;
+}
+
+const Finding* Chart::findingOf(int cable, const std::string& post) const {
+    for (const Finding& finding : checker_.findings())
+        if (cable ? finding.cable == cable : finding.cable == 0 && finding.post == post) return &finding;
+    return nullptr;
+}
+
+void Chart::resizeEvent(QResizeEvent* event) {
+    QAbstractScrollArea::resizeEvent(event);
+    relayout();
+}
+
+void Chart::mousePressEvent(QMouseEvent* event) {
+    if (event->button() != Qt::LeftButton) return;
+    dragStart_ = dragAt_ = event->position().toPoint();
+    const QPointF at = toContent(dragStart_);
+    if (dragStart_.y() < rowsTop()) {
+        for (const ChartPost& post : layout_.posts)
+            if (post.head.contains(QPointF(at.x(), dragStart_.y()))) {
+                selectPost(post.id);
+                drag_ = Drag::Head;
+                dragPost_ = post.id;
+            }
+        return;
+    }
+    const ChartRow* row = layout_.rowAt(at.y());
+    if (row && row->kind == ChartRow::Kind::Heading) {
+        if (!view_.folded.remove(row->heading)) view_.folded.insert(row->heading);
+        relayout();
+        return;
+    }
+    if (row && row->cable) selectCable(row->cable);
+    if (dragStart_.x() < ChartLayout::kGutter && row && row->cable) {
+        drag_ = Drag::Row;
+    } else if (const ChartPost* post = layout_.postNear(at.x(), kReach)) {
+        drag_ = Drag::Tie;
+        dragPost_ = post->id;
+    }
+}
+
+void Chart::mouseMoveEvent(QMouseEvent* event) {
+    dragAt_ = event->position().toPoint();
+    if (drag_ == Drag::None) {
+        const bool overPost = dragAt_.y() > rowsTop() && layout_.postNear(toContent(dragAt_).x(), kReach);
+        viewport()->setCursor(overPost ? Qt::CrossCursor : Qt::ArrowCursor);
+    }
+    if (drag_ != Drag::None) viewport()->update();
+}
+
+void Chart::mouseReleaseEvent(QMouseEvent* event) {
+    const Drag drag = drag_;
+    drag_ = Drag::None;
+    dragAt_ = event->position().toPoint();
+    viewport()->update();
+    if ((dragAt_ - dragStart_).manhattanLength() < 6) return;
+    const QPointF at = toContent(dragAt_);
+    if (drag == Drag::Tie) {
+        const ChartPost* target = layout_.postNear(at.x(), 2 * kReach);
+        if (target && target->id != dragPost_)
+            emit tieRequested(dragPost_, target->id, viewport()->mapToGlobal(dragAt_));
+    } else if (drag == Drag::Row) {
+        const int from = document_.patch().row(cable_);
+        const int to = document_.patch().row(rowUnder(dragAt_));
+        if (to > 0 && to != from) moveSelected(to - from);
+    } else if (drag == Drag::Head) {
+        int place = 0;
+        for (const ChartPost& post : layout_.posts)
+            if (post.id != dragPost_ && post.x < at.x()) ++place;
+        document_.apply({ReorderPost{dragPost_, place}}, tr("move a post"));
+    }
+}
+
+void Chart::keyPressEvent(QKeyEvent* event) {
+    const auto& cables = document_.patch().cables;
+    const int row = document_.patch().row(cable_);
+    const auto select = [&](int number) {
+        if (number >= 1 && number <= static_cast<int>(cables.size()))
+            selectCable(cables[static_cast<std::size_t>(number - 1)].id);
+    };
+    const bool moves = event->modifiers().testFlag(Qt::AltModifier);
+    switch (event->key()) {
+    case Qt::Key_Up:
+        moves ? moveSelected(-1) : select(row == 0 ? static_cast<int>(cables.size()) : row - 1);
+        break;
+    case Qt::Key_Down:
+        moves ? moveSelected(1) : select(row + 1);
+        break;
+    case Qt::Key_Home:
+        select(1);
+        break;
+    case Qt::Key_End:
+        select(static_cast<int>(cables.size()));
+        break;
+    case Qt::Key_Left:
+    case Qt::Key_Right: {
+        const auto& posts = document_.patch().posts;
+        const auto it = std::ranges::find(posts, post_, &Post::id);
+        const auto place = it - posts.begin() + (event->key() == Qt::Key_Right ? 1 : -1);
+        if (place >= 0 && place < std::ssize(posts)) selectPost(posts[static_cast<std::size_t>(place)].id);
+        break;
+    }
+    default:
+        QAbstractScrollArea::keyPressEvent(event);
+        return;
+    }
+    event->accept();
+}
+
+bool Chart::viewportEvent(QEvent* event) {
+    if (event->type() == QEvent::ToolTip) {
+        const auto* help = static_cast<QHelpEvent*>(event);
+        const int cable = rowUnder(help->pos());
+        const Cable* found = document_.patch().cable(cable);
+        QString text;
+        if (found) {
+            text = tr("%1 to %2")
+                       .arg(q(tieName(found->from, document_.patch(), document_.library())),
+                            q(tieName(found->to, document_.patch(), document_.library())));
+            if (!found->note.empty()) text += QLatin1Char('\n') + q(found->note);
+            if (const Finding* finding = findingOf(cable, "")) text += QLatin1Char('\n') + q(finding->reason);
+        }
+        QToolTip::showText(help->globalPos(), text, viewport());
+        return true;
+    }
+    return QAbstractScrollArea::viewportEvent(event);
+}
+
+void Chart::paintEvent(QPaintEvent*) {
+    QPainter painter(viewport());
+    const Look& l = look();
+    painter.fillRect(viewport()->rect(), l.paper);
+    if (layout_.posts.empty()) {
+        paintEmpty(painter);
+        return;
+    }
+    const QRectF body(0, rowsTop(), viewport()->width(), viewport()->height() - rowsTop());
+    painter.save();
+    painter.setClipRect(body);
+    painter.translate(-horizontalScrollBar()->value(), 0);
+    for (const ChartPost& post : layout_.posts) {
+        const bool chosen = post.id == post_;
+        painter.setPen(QPen(chosen ? l.accent : l.line, chosen ? 4 : 3));
+        painter.drawLine(QPointF(post.x, rowsTop()), QPointF(post.x, viewport()->height()));
+    }
+    painter.restore();
+    painter.save();
+    painter.setClipRect(body);
+    paintRows(painter);
+    painter.restore();
+    paintHeads(painter);
+    paintDrag(painter);
+}
+
+void Chart::paintRows(QPainter& painter) {
+    const int scrolled = verticalScrollBar()->value();
+    painter.translate(0, rowsTop() - scrolled);
+    const qreal visible = viewport()->height() - rowsTop();
+    for (const ChartRow& row : layout_.rows) {
+        if (row.top + row.height < scrolled || row.top > scrolled + visible) continue;
+        switch (row.kind) {
+        case ChartRow::Kind::Heading:
+            paintHeading(painter, row);
+            break;
+        case ChartRow::Kind::Cable:
+            paintCable(painter, row);
+            break;
+        case ChartRow::Kind::Normal:
+            paintNormal(painter, row);
+            break;
+        }
+    }
+    if (document_.patch().cables.empty()) {
+        painter.setFont(textFont(14));
+        painter.setPen(look().softInk);
+        painter.drawText(QRectF(ChartLayout::kGutter, 24, viewport()->width() - ChartLayout::kGutter - 24, 60),
+                         Qt::TextWordWrap,
+                         tr("No cable yet. Drag from one post's line to another, or press Ctrl+T and write which "
+                            "output goes to which input."));
+    }
+}
+
+void Chart::paintHeading(QPainter& painter, const ChartRow& row) {
+    const Look& l = look();
+    painter.fillRect(QRectF(8, row.top + 3, viewport()->width() - 16, row.height - 6), l.panel);
+    painter.setFont(textFont(13, true));
+    painter.setPen(l.ink);
+    const bool folded = view_.folded.contains(row.heading);
+    painter.drawText(QRectF(16, row.top, viewport()->width() - 32, row.height), Qt::AlignVCenter,
+                     (folded ? QStringLiteral("▸ ") : QStringLiteral("▾ ")) + row.heading);
+}
+
+void Chart::paintEnds(QPainter& painter, const ChartRow& row, const QColor& colour, SignalKind kind, int pixels) {
+    const Look& l = look();
+    const JackInfo* from = document_.library().jack(document_.patch(), row.from);
+    const JackInfo* to = document_.library().jack(document_.patch(), row.to);
+    const int direction = row.toX >= row.fromX ? 1 : -1;
+    const qreal middle = row.top + row.height / 2;
+    const auto word = [&](const JackInfo* jack, qreal x, bool leftward) {
+        if (!jack) return;
+        painter.setFont(textFont(pixels));
+        const QRectF box(leftward ? x - 300 : x, row.top, 300, row.height);
+        const int align = Qt::AlignVCenter | (leftward ? Qt::AlignRight : Qt::AlignLeft);
+        QRectF ground = painter.boundingRect(box, align, q(jack->name)).adjusted(-2, 1, 2, -1);
+        painter.fillRect(ground, row.cable && row.cable == cable_ ? l.card : l.paper);
+        painter.setPen(l.ink);
+        painter.drawText(box, align, q(jack->name));
+    };
+    word(from, row.fromX - 9 * direction, direction > 0);
+    word(to, row.toX + 9 * direction, direction < 0);
+    drawStartMark(painter, {row.fromX, middle}, colour);
+    drawEndMark(painter, {row.toX, middle}, kind, direction, colour);
+}
+
+void Chart::paintCable(QPainter& painter, const ChartRow& row) {
+    const Look& l = look();
+    const bool chosen = row.cable == cable_;
+    if (chosen) painter.fillRect(QRectF(8, row.top, viewport()->width() - 16, row.height), l.card);
+    const auto found = traces_.find(row.from);
+    const LiveTrace* trace = found == traces_.end() ? nullptr : &found->second;
+    const JackInfo* jack = document_.library().jack(document_.patch(), row.from);
+    const SignalKind kind = trace ? trace->reading().kind : jack ? jack->kind : SignalKind::Control;
+    const QColor colour = l.kind(kind);
+
+    painter.save();
+    painter.setClipRect(
+        QRectF(ChartLayout::kGutter - 36, row.top, viewport()->width() - ChartLayout::kReadings - 8, row.height),
+        Qt::IntersectClip);
+    painter.translate(-horizontalScrollBar()->value(), 0);
+    const qreal left = std::min(row.fromX, row.toX) + (row.toX >= row.fromX ? 7 : 12);
+    const qreal right = std::max(row.fromX, row.toX) - (row.toX >= row.fromX ? 12 : 7);
+    const QRectF box(left, row.top + 3, std::max(2.0, right - left), row.height - 6);
+    painter.setRenderHint(QPainter::Antialiasing, false);
+    painter.fillRect(box, l.card);
+    if (const auto tap = sound_.engine().tap(row.from); tap && trace) {
+        const auto columns = trace->columns(*tap, sound_.engine().rate(), static_cast<int>(box.width()));
+        painter.setPen(QPen(l.line, 1));
+        const VoltRange range = trace->range();
+        if (range.low < 0.0f && range.high > 0.0f) {
+            const qreal zero = box.bottom() + static_cast<qreal>(range.low / (range.high - range.low)) * box.height();
+            painter.drawLine(QPointF(box.left(), zero), QPointF(box.right(), zero));
+        }
+        drawTrace(painter, box, columns, range, kind, colour);
+    }
+    paintEnds(painter, row, colour, kind, 13);
+    painter.restore();
+
+    painter.setFont(textFont(13, true));
+    painter.setPen(chosen ? l.accent : l.softInk);
+    painter.drawText(QRectF(4, row.top, 22, row.height), Qt::AlignVCenter | Qt::AlignRight,
+                     QString::number(document_.patch().row(row.cable)));
+    if (findingOf(row.cable, "")) {
+        painter.setRenderHint(QPainter::Antialiasing);
+        painter.setPen(Qt::NoPen);
+        painter.setBrush(l.alarm);
+        painter.drawRoundedRect(QRectF(30, row.top + row.height / 2 - 8, 6, 16), 3, 3);
+    }
+    paintReadings(painter, row, trace);
+}
+
+void Chart::paintReadings(QPainter& painter, const ChartRow& row, const LiveTrace* trace) {
+    const Look& l = look();
+    const QRectF box(viewport()->width() - ChartLayout::kReadings, row.top, ChartLayout::kReadings - 12, row.height);
+    painter.fillRect(QRectF(box.left() - 4, row.top + 1, ChartLayout::kReadings, row.height - 2),
+                     row.cable == cable_ ? l.card : l.paper);
+    const Finding* finding = findingOf(row.cable, "");
+    QString range = trace ? q(rangeText(trace->reading())) : QStringLiteral("–");
+    QString detail = trace ? q(detailText(trace->reading())) : QString();
+    for (const LateCable& late : sound_.engine().lateCables())
+        if (late.cable == row.cable) detail = tr("loop: 1 sample late");
+    const bool clips = trace && trace->reading().clips;
+    if (clips) detail = tr("over the rails");
+    painter.setFont(figureFont(13));
+    painter.setPen(l.ink);
+    const bool oneLine = view_.compact || detail.isEmpty();
+    painter.drawText(oneLine ? box : box.adjusted(0, 2, 0, -row.height / 2), Qt::AlignRight | Qt::AlignVCenter, range);
+    if (oneLine) return;
+    painter.setFont(textFont(13));
+    painter.setPen(finding || clips ? l.alarm : l.softInk);
+    painter.drawText(box.adjusted(-40, row.height / 2 - 1, 0, -2), Qt::AlignRight | Qt::AlignVCenter, detail);
+}
+
+void Chart::paintNormal(QPainter& painter, const ChartRow& row) {
+    const Look& l = look();
+    painter.save();
+    painter.setClipRect(QRectF(8, row.top, viewport()->width() - ChartLayout::kReadings - 8, row.height),
+                        Qt::IntersectClip);
+    painter.translate(-horizontalScrollBar()->value(), 0);
+    const qreal middle = row.top + row.height / 2;
+    painter.setRenderHint(QPainter::Antialiasing);
+    QPen pen(l.softInk, 1.4, Qt::DotLine);
+    painter.setPen(pen);
+    const JackInfo* jack = document_.library().jack(document_.patch(), row.from);
+    if (row.fromX != row.toX) painter.drawLine(QPointF(row.fromX, middle), QPointF(row.toX, middle));
+    paintEnds(painter, row, l.softInk, jack ? jack->kind : SignalKind::Control, 13);
+    painter.restore();
+    painter.setFont(textFont(13));
+    painter.setPen(l.softInk);
+    painter.drawText(
+        QRectF(viewport()->width() - ChartLayout::kReadings, row.top, ChartLayout::kReadings - 12, row.height),
+        Qt::AlignRight | Qt::AlignVCenter, tr("behind the panel"));
+}
+
+void Chart::paintHeads(QPainter& painter) {
+    const Look& l = look();
+    painter.save();
+    painter.translate(-horizontalScrollBar()->value(), 0);
+    for (const ChartPost& place : layout_.posts) {
+        const Post& post = *document_.patch().post(place.id);
+        const PartInfo& part = *document_.library().part(post);
+        const bool chosen = place.id == post_;
+        painter.setPen(QPen(chosen ? l.accent : l.line, chosen ? 4 : 3));
+        painter.drawLine(QPointF(place.x, place.head.bottom()), QPointF(place.x, rowsTop()));
+    }
+    for (const ChartPost& place : layout_.posts) {
+        const Post& post = *document_.patch().post(place.id);
+        const PartInfo& part = *document_.library().part(post);
+        const bool chosen = place.id == post_;
+        painter.setRenderHint(QPainter::Antialiasing);
+        painter.setPen(QPen(chosen ? l.accent : l.line, chosen ? 2 : 1));
+        painter.setBrush(l.card);
+        painter.drawRoundedRect(place.head.adjusted(0.5, 0.5, -0.5, -0.5), 3, 3);
+        painter.setFont(textFont(13, true));
+        painter.setPen(findingOf(0, place.id) ? l.alarm : l.ink);
+        const QString name =
+            QFontMetricsF(painter.font()).elidedText(q(post.name), Qt::ElideRight, place.head.width() - 6);
+        painter.drawText(QRectF(place.head.left() + 3, place.head.top() + 3, place.head.width() - 6, 20),
+                         Qt::AlignHCenter | Qt::AlignVCenter, name);
+        const auto knobs = static_cast<qreal>(part.mainKnobs.size());
+        const qreal spacing = std::min(27.0, place.head.width() / std::max(1.0, knobs));
+        qreal x = place.head.center().x() - spacing * (knobs - 1) / 2;
+        for (const std::string& id : part.mainKnobs) {
+            const KnobInfo& knob = *part.knob(id);
+            drawDial(painter, {x, place.head.top() + 39}, std::min(10.5, spacing / 2 - 1.5),
+                     knob.scale.toFraction(knobValue(post, knob)), l.ink, l.card);
+            x += spacing;
+        }
+    }
+    painter.restore();
+}
+
+void Chart::paintDrag(QPainter& painter) {
+    if (drag_ == Drag::None || (dragAt_ - dragStart_).manhattanLength() < 6) return;
+    const Look& l = look();
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setPen(QPen(l.accent, 2, Qt::DashLine));
+    if (drag_ == Drag::Tie) {
+        const ChartPost* from = layout_.post(dragPost_);
+        const ChartPost* to = layout_.postNear(toContent(dragAt_).x(), 2 * kReach);
+        const qreal offset = horizontalScrollBar()->value();
+        painter.drawLine(QPointF(from->x - offset, dragStart_.y()),
+                         QPointF(to ? to->x - offset : dragAt_.x(), dragStart_.y()));
+        painter.setFont(textFont(13, true));
+        const QString text = to && to->id != dragPost_ ? tr("to %1").arg(q(document_.patch().post(to->id)->name))
+                                                       : tr("to another post");
+        painter.setPen(l.accent);
+        painter.drawText(QPointF(dragAt_.x() + 10, dragStart_.y() - 8), text);
+    } else if (drag_ == Drag::Row) {
+        painter.drawLine(0, dragAt_.y(), viewport()->width(), dragAt_.y());
+    } else {
+        painter.drawLine(dragAt_.x(), 0, dragAt_.x(), static_cast<int>(rowsTop()));
+    }
+}
+
+void Chart::paintEmpty(QPainter& painter) {
+    painter.setFont(textFont(15));
+    painter.setPen(look().softInk);
+    painter.drawText(viewport()->rect().adjusted(60, 60, -60, -60), Qt::AlignCenter | Qt::TextWordWrap,
+                     tr("This patch is empty. Take a first part from the case (Patch menu, Add from the case), or open "
+                        "a patch with Ctrl+O."));
+}
+
+} // namespace lariat

@@ -1,0 +1,101 @@
+// The cable chart: posts, numbered rows, and the live signal along each row.
+#pragma once
+
+#include "patch/chart_layout.h"
+#include "patch/live_trace.h"
+#include "shell/checker.h"
+#include "shell/document.h"
+#include "shell/sound.h"
+
+#include <QAbstractScrollArea>
+#include <QTimer>
+
+#include <map>
+#include <optional>
+
+namespace lariat {
+
+class Chart : public QAbstractScrollArea {
+    Q_OBJECT
+
+  public:
+    Chart(Document& document, Sound& sound, Checker& checker, QWidget* parent = nullptr);
+
+    [[nodiscard]] int selectedCable() const { return cable_; }
+    [[nodiscard]] const std::string& selectedPost() const { return post_; }
+    void selectCable(int cable);
+    void selectPost(const std::string& post);
+
+    [[nodiscard]] bool compact() const { return view_.compact; }
+    void setCompact(bool compact);
+    [[nodiscard]] bool showsNormals() const { return view_.showNormals; }
+    void setShowsNormals(bool shown);
+    /// Traces stand still.
+    [[nodiscard]] bool frozen() const { return frozen_; }
+    void setFrozen(bool frozen) { frozen_ = frozen; }
+
+    void removeSelected();
+    /// Moves the selected row by so many places in the build order.
+    void moveSelected(int by);
+
+    [[nodiscard]] const ChartLayout& layoutForTests() const { return layout_; }
+    /// The trace drawn for a cable at this moment.
+    [[nodiscard]] std::vector<MinMax> traceOf(int cable) const;
+    [[nodiscard]] QString readingOf(int cable) const;
+    /// A point of the viewport on a post's line, at the height of a row (or of the first free space).
+    [[nodiscard]] QPoint pointOn(const std::string& post, int cable = 0) const;
+
+  signals:
+    void selectionChanged();
+    /// A cable was drawn from one post to another; both are to choose their jack.
+    void tieRequested(const std::string& fromPost, const std::string& toPost, const QPoint& where);
+
+  protected:
+    void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    bool viewportEvent(QEvent* event) override;
+
+  private:
+    enum class Drag { None, Tie, Row, Head };
+
+    void relayout();
+    void measureSome();
+    [[nodiscard]] QPointF toContent(const QPoint& point) const;
+    [[nodiscard]] qreal rowsTop() const { return layout_.headsHeight; }
+    void ensureVisible(int cable);
+    [[nodiscard]] int rowUnder(const QPoint& point) const;
+    [[nodiscard]] const Finding* findingOf(int cable, const std::string& post) const;
+
+    void paintRows(QPainter& painter);
+    void paintHeading(QPainter& painter, const ChartRow& row);
+    void paintCable(QPainter& painter, const ChartRow& row);
+    void paintNormal(QPainter& painter, const ChartRow& row);
+    void paintReadings(QPainter& painter, const ChartRow& row, const LiveTrace* trace);
+    void paintEnds(QPainter& painter, const ChartRow& row, const QColor& colour, SignalKind kind, int pixels);
+    void paintHeads(QPainter& painter);
+    void paintEmpty(QPainter& painter);
+    void paintDrag(QPainter& painter);
+
+    Document& document_;
+    Sound& sound_;
+    Checker& checker_;
+    ChartView view_;
+    ChartLayout layout_;
+    std::map<JackRef, LiveTrace> traces_;
+    std::map<JackRef, std::vector<MinMax>> held_; ///< pictures while frozen
+    std::size_t nextToMeasure_ = 0;
+    QTimer frames_;
+    bool frozen_ = false;
+    int cable_ = 0;
+    std::string post_;
+    Drag drag_ = Drag::None;
+    QPoint dragStart_;
+    QPoint dragAt_;
+    std::string dragPost_;
+};
+
+} // namespace lariat

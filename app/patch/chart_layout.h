@@ -1,0 +1,68 @@
+// Where everything stands on the cable chart: pure geometry, made anew after every change.
+#pragma once
+
+#include "engine/graph.h"
+#include "model/patch.h"
+
+#include <QRectF>
+#include <QSet>
+#include <QString>
+
+#include <vector>
+
+namespace lariat {
+
+/// How the chart is shown.
+struct ChartView {
+    qreal width = 954;
+    bool compact = false;
+    bool showNormals = true;
+    QSet<QString> folded; ///< headings whose rows are hidden
+};
+
+struct ChartPost {
+    std::string id;
+    qreal x = 0;
+    QRectF head; ///< the card with name and knobs; y counts from the top of the chart
+};
+
+struct ChartRow {
+    enum class Kind { Heading, Cable, Normal } kind = Kind::Cable;
+    qreal top = 0; ///< counted from the first row, below the heads
+    qreal height = 0;
+    int cable = 0; ///< Cable::id
+    JackRef from;
+    JackRef to;
+    qreal fromX = 0;
+    qreal toX = 0;
+    QString heading;
+};
+
+struct ChartLayout {
+    static constexpr qreal kGutter = 44;    ///< row numbers and finding marks
+    static constexpr qreal kReadings = 148; ///< figures at the right
+    static constexpr qreal kHeadHeight = 58;
+    static constexpr qreal kHeadGap = 6;
+
+    std::vector<ChartPost> posts;
+    std::vector<ChartRow> rows;
+    qreal headsHeight = 0;   ///< one or two tiers of heads
+    qreal contentWidth = 0;  ///< from the gutter to the readings
+    qreal contentHeight = 0; ///< of all rows
+
+    /// Lays out a patch. Neighbouring posts that a cable joins directly stand further apart, so that its trace
+    /// has room; heads alternate between two tiers where one would be too narrow.
+    static ChartLayout of(const Patch& patch, const std::vector<NormalInEffect>& normals, const ChartView& view);
+
+    [[nodiscard]] const ChartPost* post(const std::string& id) const;
+    [[nodiscard]] const ChartRow* cableRow(int cable) const;
+    /// The row at a height below the heads, or nullptr.
+    [[nodiscard]] const ChartRow* rowAt(qreal y) const;
+    /// The post whose line passes within `reach` of x, or nullptr.
+    [[nodiscard]] const ChartPost* postNear(qreal x, qreal reach) const;
+};
+
+/// "Lead · make it sound", as cables are grouped.
+QString headingOf(const Cable& cable);
+
+} // namespace lariat

@@ -1,0 +1,158 @@
+#include "patch/knob.h"
+
+#include "look/fonts.h"
+#include "look/look.h"
+#include "shell/theme.h"
+
+#include <QContextMenuEvent>
+#include <QKeyEvent>
+#include <QMenu>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QWheelEvent>
+
+#include <algorithm>
+
+namespace lariat {
+namespace {
+
+constexpr double kPerPixel = 1.0 / 200.0;
+constexpr double kFine = 0.1;
+constexpr double kPerNotch = 1.0 / 60.0; ///< ten minutes of the clock hand
+
+} // namespace
+
+Knob::Knob(QString name, Scale scale, double initial, QWidget* parent)
+    : QWidget(parent), name_(std::move(name)), scale_(std::move(scale)), initial_(initial), value_(initial) {
+    setFocusPolicy(Qt::StrongFocus);
+    setAccessibleName(name_);
+    setToolTip(tr("Drag up or down, finer with Shift. Double-click to type a value or a position such as 10:20."));
+    showValue(initial);
+}
+
+void Knob::showValue(double value) {
+    value_ = value;
+    if (!dragging_) fraction_ = scale_.toFraction(value);
+    setAccessibleDescription(QString::fromStdString(scale_.text(value) + ", " + clockHand(scale_.toFraction(value))));
+    update();
+}
+
+void Knob::turnTo(double fraction) {
+    fraction_ = std::clamp(fraction, 0.0, 1.0);
+    const double value = scale_.toValue(fraction_);
+    if (value == value_) return;
+    value_ = value;
+    update();
+    emit turned(value);
+}
+
+void Knob::typeValue() {
+    if (!field_) {
+        field_ = new QLineEdit(this);
+        field_->setAccessibleName(tr("%1, value or position").arg(name_));
+        connect(field_, &QLineEdit::returnPressed, this, [this] { take(field_->text()); });
+        connect(field_, &QLineEdit::editingFinished, field_, &QWidget::hide);
+    }
+    field_->setGeometry(0, height() - 40, width(), 30);
+    field_->setText(QString::fromStdString(scale_.text(value_)));
+    field_->show();
+    field_->selectAll();
+    field_->setFocus();
+}
+
+void Knob::take(const QString& text) {
+    const auto read = scale_.parse(text.toStdString());
+    if (!read || *read < scale_.min || *read > scale_.max) {
+        emit refused(tr("“%1” is not a setting of %2: it takes %3.")
+                         .arg(text, name_, QString::fromStdString(scale_.expectation())));
+        return;
+    }
+    showValue(*read);
+    emit turned(*read);
+    emit released();
+}
+
+void Knob::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    const Look& l = look();
+    const QPointF centre(width() / 2.0, 26);
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setPen(QPen(l.line, 1.5));
+    for (int tick = 0; tick <= 10; ++tick) {
+        painter.save();
+        painter.translate(centre);
+        painter.rotate(-150 + 30 * tick);
+        painter.drawLine(QPointF(0, -22), QPointF(0, tick == 5 ? -26 : -24.5));
+        painter.restore();
+    }
+    drawDial(painter, centre, 19, fraction_, hasFocus() ? l.accent : l.ink, l.card);
+    painter.setPen(l.ink);
+    painter.setFont(textFont(13, true));
+    painter.drawText(QRectF(0, 50, width(), 18), Qt::AlignCenter, name_);
+    painter.setFont(textFont(13));
+    painter.drawText(QRectF(0, 67, width(), 18), Qt::AlignCenter, QString::fromStdString(scale_.text(value_)));
+    painter.setPen(l.softInk);
+    painter.drawText(QRectF(0, 84, width(), 18), Qt::AlignCenter,
+                     QString::fromStdString(clockHand(scale_.toFraction(value_))));
+}
+
+void Knob::mousePressEvent(QMouseEvent* event) {
+    if (event->button() != Qt::LeftButton) return;
+    dragging_ = true;
+    lastAt_ = event->globalPosition().toPoint();
+}
+
+void Knob::mouseMoveEvent(QMouseEvent* event) {
+    if (!dragging_) return;
+    const QPoint at = event->globalPosition().toPoint();
+    const double fine = event->modifiers().testFlag(Qt::ShiftModifier) ? kFine : 1.0;
+    const QPoint moved = at - lastAt_;
+    lastAt_ = at;
+    turnTo(fraction_ + fine * kPerPixel * (moved.x() - moved.y()));
+}
+
+void Knob::mouseReleaseEvent(QMouseEvent*) {
+    dragging_ = false;
+    emit released();
+}
+
+void Knob::mouseDoubleClickEvent(QMouseEvent*) {
+    typeValue();
+}
+
+void Knob::wheelEvent(QWheelEvent* event) {
+    const double fine = event->modifiers().testFlag(Qt::ShiftModifier) ? kFine : 1.0;
+    turnTo(fraction_ + fine * kPerNotch * event->angleDelta().y() / 120.0);
+    event->accept();
+}
+
+void Knob::keyPressEvent(QKeyEvent* event) {
+    const double fine = event->modifiers().testFlag(Qt::ShiftModifier) ? kFine : 1.0;
+    switch (event->key()) {
+    case Qt::Key_Up:
+        turnTo(fraction_ + fine * kPerNotch);
+        break;
+    case Qt::Key_Down:
+        turnTo(fraction_ - fine * kPerNotch);
+        break;
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+        typeValue();
+        break;
+    default:
+        QWidget::keyPressEvent(event);
+    }
+}
+
+void Knob::contextMenuEvent(QContextMenuEvent* event) {
+    QMenu menu(this);
+    menu.addAction(tr("Type a value…"), this, &Knob::typeValue);
+    menu.addAction(tr("Back to %1").arg(QString::fromStdString(scale_.text(initial_))), this, [this] {
+        showValue(initial_);
+        emit turned(initial_);
+        emit released();
+    });
+    menu.exec(event->globalPos());
+}
+
+} // namespace lariat

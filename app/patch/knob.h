@@ -1,0 +1,56 @@
+// A knob of the inspector: dial, name, value and clock-hand position.
+#pragma once
+
+#include "units/scale.h"
+
+#include <QLineEdit>
+#include <QString>
+#include <QWidget>
+
+namespace lariat {
+
+class Knob : public QWidget {
+    Q_OBJECT
+
+  public:
+    Knob(QString name, Scale scale, double initial, QWidget* parent = nullptr);
+
+    [[nodiscard]] double value() const { return value_; }
+    /// Shows a value without telling anyone.
+    void showValue(double value);
+    /// Opens the field in which a value or position is typed.
+    void typeValue();
+
+    [[nodiscard]] QSize sizeHint() const override { return {84, 106}; }
+    [[nodiscard]] QSize minimumSizeHint() const override { return sizeHint(); }
+
+  signals:
+    void turned(double value);
+    void released();
+    void refused(const QString& reason);
+
+  protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void mouseDoubleClickEvent(QMouseEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    void contextMenuEvent(QContextMenuEvent* event) override;
+
+  private:
+    void turnTo(double fraction);
+    void take(const QString& text);
+
+    QString name_;
+    Scale scale_;
+    double initial_;
+    double value_;
+    double fraction_ = 0.0; ///< follows the hand, finer than what the value shows
+    QPoint lastAt_;
+    bool dragging_ = false;
+    QLineEdit* field_ = nullptr;
+};
+
+} // namespace lariat

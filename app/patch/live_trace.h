@@ -1,0 +1,28 @@
+// One cable's live trace: which stretch of its signal to show, and its readings.
+#pragma once
+
+#include "engine/tap.h"
+#include "look/look.h"
+#include "measure/reading.h"
+
+#include <memory>
+#include <vector>
+
+namespace lariat {
+
+class LiveTrace {
+  public:
+    /// Measures kind, range and pitch anew; costs an FFT, so not for every frame. `jack` is the kind of the output.
+    void measure(const Tap& tap, double rate, SignalKind jack);
+    /// The newest picture in `columns` columns. Audio stands still: it starts where the signal rises through
+    /// its middle and shows some four periods. Everything else rolls by, two seconds wide.
+    [[nodiscard]] std::vector<MinMax> columns(const Tap& tap, double rate, int columns) const;
+    [[nodiscard]] const Reading& reading() const { return reading_; }
+    [[nodiscard]] VoltRange range() const;
+
+  private:
+    Reading reading_;
+    double window_ = 0.02; ///< seconds of audio shown
+};
+
+} // namespace lariat

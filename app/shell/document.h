@@ -1,0 +1,73 @@
+// The open patch: its file, its history, its autosave. Every change goes through `apply`.
+#pragma once
+
+#include "library/check.h"
+#include "library/workspace.h"
+#include "model/edit.h"
+
+#include <QObject>
+#include <QString>
+#include <QTimer>
+#include <QUndoStack>
+
+#include <memory>
+#include <vector>
+
+namespace lariat {
+
+class Document : public QObject {
+    Q_OBJECT
+
+  public:
+    explicit Document(Workspace workspace, QObject* parent = nullptr);
+    ~Document() override;
+
+    [[nodiscard]] const Patch& patch() const { return *patch_; }
+    [[nodiscard]] const Library& library() const { return workspace_.library; }
+    [[nodiscard]] const Case* housing() const { return workspace_.housing(*patch_); }
+    [[nodiscard]] const Workspace& workspace() const { return workspace_; }
+    [[nodiscard]] QUndoStack& history() { return history_; }
+    [[nodiscard]] const QString& file() const { return file_; }
+
+    /// Replaces the open patch; on failure everything stays as it was.
+    Result<void> open(const QString& file);
+    Result<void> saveAs(const QString& file);
+    /// An empty patch in the first case there is.
+    void startNew();
+
+    /// One step of the history. False, with `refused` telling why, if an edit does not apply; nothing changes then.
+    bool apply(const std::vector<Edit>& edits, const QString& name);
+    /// Like apply, but turning the same knob again goes on in the same step.
+    void turnKnob(const std::string& post, const std::string& knob, double value);
+    /// Turning goes on in one step only until this is called, as when the mouse is let go.
+    void endTurning() { ++turning_; }
+
+    /// Where unsaved work of a program that died is kept; set before the first change.
+    void setRecoveryFolder(const QString& folder);
+    /// Unsaved work that another run left behind: files, newest first.
+    [[nodiscard]] static QStringList leftBehind(const QString& folder);
+    /// Opens such a file as unsaved work and forgets it.
+    Result<void> recover(const QString& file);
+
+  signals:
+    void changed();     ///< the patch is another one
+    void fileChanged(); ///< file name or saved state
+    void refused(const QString& reason);
+
+  private:
+    friend class PatchStep;
+    void put(std::shared_ptr<const Patch> patch);
+    void reset(Patch patch, const QString& file);
+    void keep();
+    void dropRecovery();
+
+    Workspace workspace_;
+    std::shared_ptr<const Patch> patch_;
+    QUndoStack history_;
+    QString file_;
+    QString recoveryFile_;
+    QTimer keeper_;
+    int turning_ = 0;
+};
+
+} // namespace lariat
