@@ -131,10 +131,10 @@ void addMeasure(CLI::App& app, Context& context) {
         const Spectrum spectrum = measureSpectrum(first, file.rate);
         Json partials = Json::array();
         std::string lines;
-        for (int n = 1; pitch && n <= 8 && pitch->value * n < file.rate / 2; ++n) {
-            const double size = spectrum.at(pitch->value * n);
+        for (int n = 1; pitch && n <= 8 && pitch->hertz.value * n < file.rate / 2; ++n) {
+            const double size = spectrum.at(pitch->hertz.value * n);
             partials.push_back(size);
-            lines += fmt::format("  partial {} {:9.1f} Hz {:8.1f} dB\n", n, pitch->value * n, toDecibels(size).value);
+            lines += fmt::format("  partial {} {:9.1f} Hz {:8.1f} dB\n", n, pitch->hertz.value * n, toDecibels(size).value);
         }
         if (context.json) {
             Json out = {{"seconds", static_cast<double>(first.size()) / file.rate},
@@ -142,8 +142,8 @@ void addMeasure(CLI::App& app, Context& context) {
                         {"max", level.max.value},
                         {"rms", level.rms.value},
                         {"dc", level.mean.value}};
-            if (pitch) out["hertz"] = pitch->value;
-            if (pitch) out["note"] = pitchText(*pitch);
+            if (pitch) out["hertz"] = pitch->hertz.value;
+            if (pitch) out["note"] = pitchText(pitch->hertz);
             out["partials"] = partials;
             std::cout << dump(out);
         } else {
@@ -151,7 +151,7 @@ void addMeasure(CLI::App& app, Context& context) {
                        static_cast<double>(first.size()) / file.rate, level.min.value, level.max.value, level.rms.value,
                        level.mean.value);
             if (pitch)
-                fmt::print("pitch {:.3f} Hz, {}\n{}", pitch->value, pitchText(*pitch), lines);
+                fmt::print("pitch {:.3f} Hz, {}\n{}", pitch->hertz.value, pitchText(pitch->hertz), lines);
             else
                 fmt::print("no steady pitch\n");
         }

@@ -35,7 +35,7 @@ Chart::Chart(Document& document, Sound& sound, Checker& checker, QWidget* parent
     setAccessibleName(tr("Cable chart"));
     viewport()->setMouseTracking(true);
     connect(&document_, &Document::changed, this, &Chart::relayout);
-    connect(&checker_, &Checker::findingsChanged, viewport(), qOverload<>(&QWidget::update));
+    connect(&checker_, &Checker::findingsChanged, this, &Chart::relayout);
     connect(&frames_, &QTimer::timeout, this, [this] {
         if (!isVisible() || frozen_) return;
         measureSome();
@@ -47,7 +47,7 @@ Chart::Chart(Document& document, Sound& sound, Checker& checker, QWidget* parent
 
 void Chart::relayout() {
     view_.width = viewport()->width();
-    layout_ = ChartLayout::of(document_.patch(), sound_.engine().normals(), view_);
+    layout_ = ChartLayout::of(document_.patch(), sound_.engine().normals(), checker_.findings(), view_);
     if (cable_ && !document_.patch().cable(cable_)) cable_ = 0;
     if (!post_.empty() && !document_.patch().post(post_)) post_.clear();
     const int visible = viewport()->height() - static_cast<int>(rowsTop());
@@ -89,14 +89,14 @@ void Chart::selectCable(int cable) {
     if (const Cable* found = document_.patch().cable(cable)) post_ = found->to.post;
     if (cable) ensureVisible(cable);
     viewport()->update();
-    emit selectionChanged();
+    Q_EMIT selectionChanged();
 }
 
 void Chart::selectPost(const std::string& post) {
     cable_ = 0;
     post_ = post;
     viewport()->update();
-    emit selectionChanged();
+    Q_EMIT selectionChanged();
 }
 
 void Chart::removeSelected() {
@@ -140,6 +140,13 @@ QPoint Chart::pointOn(const std::string& post, int cable) const {
     const ChartRow* row = layout_.cableRow(cable);
     const qreal y = row ? row->top + row->height / 2 - verticalScrollBar()->value() : 8;
     return QPointF((found ? found->x : 0) - horizontalScrollBar()->value(), rowsTop() + y).toPoint();
+}
+
+QPoint Chart::fixPoint(const std::string& rule, std::size_t fix) const {
+    for (const ChartRow& row : layout_.rows)
+        if (row.kind == ChartRow::Kind::Finding && checker_.findings()[row.finding].rule == rule)
+            return fixBoxes(row).at(fix).translated(0, rowsTop() - verticalScrollBar()->value()).center().toPoint();
+    return {};
 }
 
 QPointF Chart::toContent(const QPoint& point) const {
@@ -194,6 +201,13 @@ void Chart::mousePressEvent(QMouseEvent* event) {
         relayout();
         return;
     }
+    if (row && row->kind == ChartRow::Kind::Finding) {
+        const Finding& finding = checker_.findings()[row->finding];
+        const int fix = fixUnder(*row, dragStart_);
+        finding.cable ? selectCable(finding.cable) : selectPost(finding.post);
+        if (fix >= 0) Q_EMIT fixRequested(finding, static_cast<std::size_t>(fix));
+        return;
+    }
     if (row && row->cable) selectCable(row->cable);
     if (dragStart_.x() < ChartLayout::kGutter && row && row->cable) {
         drag_ = Drag::Row;
@@ -207,7 +221,9 @@ void Chart::mouseMoveEvent(QMouseEvent* event) {
     dragAt_ = event->position().toPoint();
     if (drag_ == Drag::None) {
         const bool overPost = dragAt_.y() > rowsTop() && layout_.postNear(toContent(dragAt_).x(), kReach);
-        viewport()->setCursor(overPost ? Qt::CrossCursor : Qt::ArrowCursor);
+        const ChartRow* row = dragAt_.y() > rowsTop() ? layout_.rowAt(toContent(dragAt_).y()) : nullptr;
+        const bool overFix = row && row->kind == ChartRow::Kind::Finding && fixUnder(*row, dragAt_) >= 0;
+        viewport()->setCursor(overFix ? Qt::PointingHandCursor : overPost ? Qt::CrossCursor : Qt::ArrowCursor);
     }
     if (drag_ != Drag::None) viewport()->update();
 }
@@ -222,7 +238,7 @@ void Chart::mouseReleaseEvent(QMouseEvent* event) {
     if (drag == Drag::Tie) {
         const ChartPost* target = layout_.postNear(at.x(), 2 * kReach);
         if (target && target->id != dragPost_)
-            emit tieRequested(dragPost_, target->id, viewport()->mapToGlobal(dragAt_));
+            Q_EMIT tieRequested(dragPost_, target->id, viewport()->mapToGlobal(dragAt_));
     } else if (drag == Drag::Row) {
         const int from = document_.patch().row(cable_);
         const int to = document_.patch().row(rowUnder(dragAt_));
@@ -332,6 +348,9 @@ void Chart::paintRows(QPainter& painter) {
         case ChartRow::Kind::Normal:
             paintNormal(painter, row);
             break;
+        case ChartRow::Kind::Finding:
+            paintFinding(painter, row);
+            break;
         }
     }
     if (document_.patch().cables.empty()) {
@@ -413,12 +432,7 @@ void Chart::paintCable(QPainter& painter, const ChartRow& row) {
     painter.setPen(chosen ? l.accent : l.softInk);
     painter.drawText(QRectF(4, row.top, 22, row.height), Qt::AlignVCenter | Qt::AlignRight,
                      QString::number(document_.patch().row(row.cable)));
-    if (findingOf(row.cable, "")) {
-        painter.setRenderHint(QPainter::Antialiasing);
-        painter.setPen(Qt::NoPen);
-        painter.setBrush(l.alarm);
-        painter.drawRoundedRect(QRectF(30, row.top + row.height / 2 - 8, 6, 16), 3, 3);
-    }
+    if (findingOf(row.cable, "")) painter.fillRect(QRectF(30, row.top, 6, row.height), l.alarm); // joins its finding's row
     paintReadings(painter, row, trace);
 }
 
@@ -465,13 +479,83 @@ void Chart::paintNormal(QPainter& painter, const ChartRow& row) {
         Qt::AlignRight | Qt::AlignVCenter, tr("behind the panel"));
 }
 
+std::vector<QRectF> Chart::fixBoxes(const ChartRow& row) const {
+    const Finding& finding = checker_.findings()[row.finding];
+    const QFontMetricsF metrics(textFont(13, true));
+    std::vector<QRectF> boxes(finding.fixes.size());
+    qreal right = viewport()->width() - 18;
+    for (std::size_t i = boxes.size(); i-- > 0;) {
+        const qreal width = metrics.horizontalAdvance(q(finding.fixes[i].label)) + 18;
+        boxes[i] = QRectF(right - width, row.top + 3, width, row.height - 6);
+        right -= width + 6;
+    }
+    return boxes;
+}
+
+int Chart::fixUnder(const ChartRow& row, const QPoint& point) const {
+    const std::vector<QRectF> boxes = fixBoxes(row);
+    const QPointF at(point.x(), toContent(point).y());
+    const auto it = std::ranges::find_if(boxes, [&](const QRectF& box) { return box.contains(at); });
+    return it == boxes.end() ? -1 : static_cast<int>(it - boxes.begin());
+}
+
+void Chart::paintFinding(QPainter& painter, const ChartRow& row) {
+    const Look& l = look();
+    const Finding& finding = checker_.findings()[row.finding];
+    const QRectF band(30, row.top + 1, viewport()->width() - 38, row.height - 2);
+    painter.fillRect(band, l.alarmGround);
+    painter.fillRect(QRectF(30, band.top(), 6, band.height()), l.alarm);
+    qreal end = band.right() - 8;
+    const std::vector<QRectF> boxes = fixBoxes(row);
+    painter.setFont(textFont(13, true));
+    for (std::size_t i = 0; i < boxes.size(); ++i) {
+        painter.setRenderHint(QPainter::Antialiasing);
+        painter.setPen(QPen(l.alarm, 1));
+        painter.setBrush(l.card);
+        painter.drawRoundedRect(boxes[i].adjusted(0.5, 0.5, -0.5, -0.5), 3, 3);
+        painter.drawText(boxes[i], Qt::AlignCenter, q(finding.fixes[i].label));
+        end = std::min(end, boxes[i].left() - 8);
+    }
+    painter.setFont(textFont(13));
+    painter.setPen(l.ink);
+    const QString where = finding.cable ? QString() : q(document_.patch().post(finding.post)->name) + QStringLiteral(": ");
+    const QRectF text(44, row.top, end - 44, row.height);
+    painter.drawText(text, Qt::AlignVCenter, QFontMetricsF(painter.font()).elidedText(where + q(finding.figure), Qt::ElideRight, text.width()));
+}
+
+/// The notes of the first track as steps, and the hits of the first lane below them.
+void Chart::paintPattern(QPainter& painter, const Pattern& pattern, const QRectF& box) {
+    const Look& l = look();
+    painter.setRenderHint(QPainter::Antialiasing, false);
+    if (!pattern.tracks.empty()) {
+        const auto& steps = pattern.tracks.front().steps;
+        int low = 127;
+        int high = 0;
+        for (const Step& step : steps)
+            if (step.kind == Step::Kind::Note) {
+                low = std::min(low, step.note);
+                high = std::max(high, step.note);
+            }
+        const qreal width = box.width() / static_cast<qreal>(steps.size());
+        for (std::size_t i = 0; i < steps.size(); ++i)
+            if (steps[i].kind == Step::Kind::Note) {
+                const qreal up = (steps[i].note - low) / std::max(1.0, static_cast<double>(high - low));
+                painter.fillRect(QRectF(box.left() + static_cast<qreal>(i) * width, box.top() + (1.0 - up) * 14, width - 1, 3), l.kind(SignalKind::Pitch));
+            }
+    }
+    if (!pattern.lanes.empty()) {
+        const auto& hits = pattern.lanes.front().hits;
+        const qreal width = box.width() / static_cast<qreal>(hits.size());
+        for (std::size_t i = 0; i < hits.size(); ++i)
+            if (hits[i]) painter.fillRect(QRectF(box.left() + static_cast<qreal>(i) * width, box.bottom() - 4, std::max(1.5, width - 1), 4), l.kind(SignalKind::Gate));
+    }
+}
+
 void Chart::paintHeads(QPainter& painter) {
     const Look& l = look();
     painter.save();
     painter.translate(-horizontalScrollBar()->value(), 0);
     for (const ChartPost& place : layout_.posts) {
-        const Post& post = *document_.patch().post(place.id);
-        const PartInfo& part = *document_.library().part(post);
         const bool chosen = place.id == post_;
         painter.setPen(QPen(chosen ? l.accent : l.line, chosen ? 4 : 3));
         painter.drawLine(QPointF(place.x, place.head.bottom()), QPointF(place.x, rowsTop()));
@@ -484,12 +568,14 @@ void Chart::paintHeads(QPainter& painter) {
         painter.setPen(QPen(chosen ? l.accent : l.line, chosen ? 2 : 1));
         painter.setBrush(l.card);
         painter.drawRoundedRect(place.head.adjusted(0.5, 0.5, -0.5, -0.5), 3, 3);
-        painter.setFont(textFont(13, true));
+        // A narrow head has its name in the lighter face before it is cut.
+        const qreal room = place.head.width() - 4;
+        const bool fits = QFontMetricsF(textFont(13, true)).horizontalAdvance(q(post.name)) <= room;
+        painter.setFont(textFont(13, fits));
         painter.setPen(findingOf(0, place.id) ? l.alarm : l.ink);
-        const QString name =
-            QFontMetricsF(painter.font()).elidedText(q(post.name), Qt::ElideRight, place.head.width() - 6);
-        painter.drawText(QRectF(place.head.left() + 3, place.head.top() + 3, place.head.width() - 6, 20),
-                         Qt::AlignHCenter | Qt::AlignVCenter, name);
+        const QString name = QFontMetricsF(painter.font()).elidedText(q(post.name), Qt::ElideMiddle, room);
+        painter.drawText(QRectF(place.head.left(), place.head.top() + 3, place.head.width(), 20), Qt::AlignHCenter | Qt::AlignVCenter, name);
+        if (const Pattern* pattern = document_.patch().pattern(post.id)) paintPattern(painter, *pattern, place.head.adjusted(8, 25, -8, -8));
         const auto knobs = static_cast<qreal>(part.mainKnobs.size());
         const qreal spacing = std::min(27.0, place.head.width() / std::max(1.0, knobs));
         qreal x = place.head.center().x() - spacing * (knobs - 1) / 2;

@@ -44,11 +44,15 @@ class Chart : public QAbstractScrollArea {
     [[nodiscard]] QString readingOf(int cable) const;
     /// A point of the viewport on a post's line, at the height of a row (or of the first free space).
     [[nodiscard]] QPoint pointOn(const std::string& post, int cable = 0) const;
+    /// The middle of a finding's fix, in the viewport; a null point if that finding is not shown.
+    [[nodiscard]] QPoint fixPoint(const std::string& rule, std::size_t fix = 0) const;
 
-  signals:
+  Q_SIGNALS:
     void selectionChanged();
     /// A cable was drawn from one post to another; both are to choose their jack.
     void tieRequested(const std::string& fromPost, const std::string& toPost, const QPoint& where);
+    /// A fix of a finding was pressed.
+    void fixRequested(const Finding& finding, std::size_t fix);
 
   protected:
     void paintEvent(QPaintEvent* event) override;
@@ -76,6 +80,10 @@ class Chart : public QAbstractScrollArea {
     void paintNormal(QPainter& painter, const ChartRow& row);
     void paintReadings(QPainter& painter, const ChartRow& row, const LiveTrace* trace);
     void paintEnds(QPainter& painter, const ChartRow& row, const QColor& colour, SignalKind kind, int pixels);
+    void paintFinding(QPainter& painter, const ChartRow& row);
+    [[nodiscard]] std::vector<QRectF> fixBoxes(const ChartRow& row) const;
+    [[nodiscard]] int fixUnder(const ChartRow& row, const QPoint& point) const;
+    void paintPattern(QPainter& painter, const Pattern& pattern, const QRectF& box);
     void paintHeads(QPainter& painter);
     void paintEmpty(QPainter& painter);
     void paintDrag(QPainter& painter);

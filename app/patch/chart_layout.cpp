@@ -2,14 +2,16 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 namespace lariat {
 namespace {
 
-constexpr qreal kNarrowest = 46; ///< between two posts; below it the chart scrolls sideways
+constexpr qreal kNarrowest = 30; ///< between two posts; below it the chart scrolls sideways
 constexpr qreal kOneTier = 104;  ///< from here on heads fit side by side
 constexpr qreal kHeadingHeight = 28;
 constexpr qreal kNormalHeight = 22;
+constexpr qreal kFindingHeight = 28;
 
 qreal rowHeight(const ChartView& view) {
     return view.compact ? 24 : 38;
@@ -24,7 +26,7 @@ std::vector<qreal> gapWeights(const Patch& patch) {
         };
         const auto a = place(cable.from.post);
         const auto b = place(cable.to.post);
-        if (std::abs(a - b) == 1) weights[static_cast<std::size_t>(std::min(a, b))] = 1.6;
+        if (std::abs(a - b) == 1) weights[static_cast<std::size_t>(std::min(a, b))] = 1.4;
     }
     return weights;
 }
@@ -38,26 +40,28 @@ QString headingOf(const Cable& cable) {
     return step.isEmpty() ? voice : voice.isEmpty() ? step : voice + QStringLiteral(" · ") + step;
 }
 
-ChartLayout ChartLayout::of(const Patch& patch, const std::vector<NormalInEffect>& normals, const ChartView& view) {
+ChartLayout ChartLayout::of(const Patch& patch, const std::vector<NormalInEffect>& normals,
+                            const std::vector<Finding>& findings, const ChartView& view) {
     ChartLayout out;
     const qreal room = view.width - kGutter - kReadings;
     const auto count = static_cast<qreal>(patch.posts.size());
     const std::vector<qreal> weights = gapWeights(patch);
-    qreal sum = 1.2; // half a gap at either side, where jack words stand
+    qreal sum = 0.0;
     for (const qreal weight : weights) sum += weight;
-    const qreal unit = std::clamp(room / sum, kNarrowest, 150.0);
+    const qreal words = kWordsLeft + kWordsRight;
+    const qreal unit = sum > 0.0 ? std::clamp((room - words) / sum, kNarrowest, 150.0) : 150.0;
     const bool twoTiers = unit < kOneTier && count > 1;
-    out.contentWidth = std::max(room, unit * sum);
+    out.contentWidth = std::max(room, words + unit * sum);
     out.headsHeight = (twoTiers ? 2 : 1) * (kHeadHeight + kHeadGap) + kHeadGap;
-    qreal x = kGutter + 0.6 * unit;
+    qreal x = kGutter + kWordsLeft;
     for (std::size_t i = 0; i < patch.posts.size(); ++i) {
-        const qreal before = i == 0 ? 0.6 * unit : weights[i - 1] * unit;
-        const qreal after = i + 1 == patch.posts.size() ? 0.6 * unit : weights[i] * unit;
-        const qreal half =
-            std::min(52.0, twoTiers ? std::min(before, after) - 3.0 : 0.5 * std::min(before, after) - 3.0);
+        // In two tiers a head may reach half way to the heads beside it on its own tier.
+        const auto gap = [&](std::size_t k) { return k < weights.size() ? weights[k] * unit : 1e3; };
+        const qreal before = i == 0 ? 1e3 : gap(i - 1) + (twoTiers && i > 1 ? gap(i - 2) : twoTiers ? 1e3 : 0.0);
+        const qreal after = gap(i) + (twoTiers ? gap(i + 1) : 0.0);
+        const qreal half = std::min(52.0, 0.5 * std::min(before, after) - 3.0);
         const qreal top = kHeadGap + (twoTiers && i % 2 == 1 ? kHeadHeight + kHeadGap : 0.0);
-        const qreal edge = std::max(x - half, kGutter - 40);
-        out.posts.push_back({patch.posts[i].id, x, QRectF(edge, top, x + half - edge, kHeadHeight)});
+        out.posts.push_back({patch.posts[i].id, x, QRectF(x - half, top, 2 * half, kHeadHeight)});
         if (i < weights.size()) x += weights[i] * unit;
     }
 
@@ -67,30 +71,45 @@ ChartLayout ChartLayout::of(const Patch& patch, const std::vector<NormalInEffect
     };
     qreal y = 0;
     QString heading;
-    const auto addNormals = [&](const std::string& after) {
-        if (!view.showNormals) return;
-        for (const NormalInEffect& normal : normals)
-            if (normal.to.post == after) {
-                out.rows.push_back({ChartRow::Kind::Normal, y, kNormalHeight, 0, normal.from, normal.to,
-                                    xOf(normal.from.post), xOf(normal.to.post), heading});
-                y += kNormalHeight;
-            }
+    const auto add = [&](ChartRow row, qreal height) {
+        row.top = y;
+        row.height = height;
+        row.fromX = xOf(row.from.post);
+        row.toX = xOf(row.to.post);
+        row.heading = heading;
+        out.rows.push_back(std::move(row));
+        y += height;
     };
+    const auto addFindings = [&](int cable, const std::string& post) {
+        for (std::size_t f = 0; f < findings.size(); ++f)
+            if (cable ? findings[f].cable == cable : findings[f].cable == 0 && findings[f].post == post)
+                add({.kind = ChartRow::Kind::Finding, .from = {}, .to = {}, .heading = {}, .finding = f}, kFindingHeight);
+    };
+    // What concerns a post as a whole stands below the last cable that enters it, or leaves it if none does.
+    std::map<std::string, std::size_t> lastCable;
+    for (std::size_t i = 0; i < patch.cables.size(); ++i)
+        if (!std::ranges::count(patch.cables, patch.cables[i].from.post, [](const Cable& c) { return c.to.post; }))
+            lastCable[patch.cables[i].from.post] = i;
+    for (std::size_t i = 0; i < patch.cables.size(); ++i) lastCable[patch.cables[i].to.post] = i;
+    for (const Post& post : patch.posts)
+        if (!lastCable.contains(post.id)) addFindings(0, post.id);
+
     for (std::size_t i = 0; i < patch.cables.size(); ++i) {
         const Cable& cable = patch.cables[i];
         if (headingOf(cable) != heading || i == 0) {
             heading = headingOf(cable);
-            out.rows.push_back({ChartRow::Kind::Heading, y, kHeadingHeight, 0, {}, {}, 0, 0, heading});
-            y += kHeadingHeight;
+            add({.kind = ChartRow::Kind::Heading, .from = {}, .to = {}, .heading = {}}, kHeadingHeight);
         }
         if (view.folded.contains(heading)) continue;
-        out.rows.push_back({ChartRow::Kind::Cable, y, rowHeight(view), cable.id, cable.from, cable.to,
-                            xOf(cable.from.post), xOf(cable.to.post), heading});
-        y += rowHeight(view);
-        // A normal is shown below the last cable of the post that it feeds.
-        const bool last = std::none_of(patch.cables.begin() + static_cast<std::ptrdiff_t>(i) + 1, patch.cables.end(),
-                                       [&](const Cable& later) { return later.to.post == cable.to.post; });
-        if (last) addNormals(cable.to.post);
+        add({.kind = ChartRow::Kind::Cable, .cable = cable.id, .from = cable.from, .to = cable.to, .heading = {}}, rowHeight(view));
+        addFindings(cable.id, {});
+        for (const auto& [post, last] : lastCable) {
+            if (last != i) continue;
+            if (view.showNormals)
+                for (const NormalInEffect& normal : normals)
+                    if (normal.to.post == post) add({.kind = ChartRow::Kind::Normal, .from = normal.from, .to = normal.to, .heading = {}}, kNormalHeight);
+            addFindings(0, post);
+        }
     }
     out.contentHeight = y;
     return out;

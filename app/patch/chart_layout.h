@@ -2,6 +2,7 @@
 #pragma once
 
 #include "engine/graph.h"
+#include "findings/finding.h"
 #include "model/patch.h"
 
 #include <QRectF>
@@ -27,7 +28,7 @@ struct ChartPost {
 };
 
 struct ChartRow {
-    enum class Kind { Heading, Cable, Normal } kind = Kind::Cable;
+    enum class Kind { Heading, Cable, Normal, Finding } kind = Kind::Cable;
     qreal top = 0; ///< counted from the first row, below the heads
     qreal height = 0;
     int cable = 0; ///< Cable::id
@@ -36,11 +37,14 @@ struct ChartRow {
     qreal fromX = 0;
     qreal toX = 0;
     QString heading;
+    std::size_t finding = 0; ///< index into the findings
 };
 
 struct ChartLayout {
     static constexpr qreal kGutter = 44;    ///< row numbers and finding marks
-    static constexpr qreal kReadings = 148; ///< figures at the right
+    static constexpr qreal kReadings = 130; ///< figures at the right
+    static constexpr qreal kWordsLeft = 56;  ///< jack words before the first post
+    static constexpr qreal kWordsRight = 36; ///< jack words behind the last one
     static constexpr qreal kHeadHeight = 58;
     static constexpr qreal kHeadGap = 6;
 
@@ -52,7 +56,9 @@ struct ChartLayout {
 
     /// Lays out a patch. Neighbouring posts that a cable joins directly stand further apart, so that its trace
     /// has room; heads alternate between two tiers where one would be too narrow.
-    static ChartLayout of(const Patch& patch, const std::vector<NormalInEffect>& normals, const ChartView& view);
+    /// A finding gets a row of its own below its cable, or below the last cable into its post.
+    static ChartLayout of(const Patch& patch, const std::vector<NormalInEffect>& normals,
+                          const std::vector<Finding>& findings, const ChartView& view);
 
     [[nodiscard]] const ChartPost* post(const std::string& id) const;
     [[nodiscard]] const ChartRow* cableRow(int cable) const;

@@ -43,7 +43,7 @@ void Knob::turnTo(double fraction) {
     if (value == value_) return;
     value_ = value;
     update();
-    emit turned(value);
+    Q_EMIT turned(value);
 }
 
 void Knob::typeValue() {
@@ -63,13 +63,13 @@ void Knob::typeValue() {
 void Knob::take(const QString& text) {
     const auto read = scale_.parse(text.toStdString());
     if (!read || *read < scale_.min || *read > scale_.max) {
-        emit refused(tr("“%1” is not a setting of %2: it takes %3.")
+        Q_EMIT refused(tr("“%1” is not a setting of %2: it takes %3.")
                          .arg(text, name_, QString::fromStdString(scale_.expectation())));
         return;
     }
     showValue(*read);
-    emit turned(*read);
-    emit released();
+    Q_EMIT turned(*read);
+    Q_EMIT released();
 }
 
 void Knob::paintEvent(QPaintEvent*) {
@@ -113,7 +113,7 @@ void Knob::mouseMoveEvent(QMouseEvent* event) {
 
 void Knob::mouseReleaseEvent(QMouseEvent*) {
     dragging_ = false;
-    emit released();
+    Q_EMIT released();
 }
 
 void Knob::mouseDoubleClickEvent(QMouseEvent*) {
@@ -149,8 +149,8 @@ void Knob::contextMenuEvent(QContextMenuEvent* event) {
     menu.addAction(tr("Type a value…"), this, &Knob::typeValue);
     menu.addAction(tr("Back to %1").arg(QString::fromStdString(scale_.text(initial_))), this, [this] {
         showValue(initial_);
-        emit turned(initial_);
-        emit released();
+        Q_EMIT turned(initial_);
+        Q_EMIT released();
     });
     menu.exec(event->globalPos());
 }

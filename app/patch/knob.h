@@ -16,15 +16,17 @@ class Knob : public QWidget {
     Knob(QString name, Scale scale, double initial, QWidget* parent = nullptr);
 
     [[nodiscard]] double value() const { return value_; }
+    /// A hand is on it.
+    [[nodiscard]] bool turning() const { return dragging_ || (field_ && field_->isVisible()); }
     /// Shows a value without telling anyone.
     void showValue(double value);
     /// Opens the field in which a value or position is typed.
     void typeValue();
 
-    [[nodiscard]] QSize sizeHint() const override { return {84, 106}; }
+    [[nodiscard]] QSize sizeHint() const override { return {78, 106}; }
     [[nodiscard]] QSize minimumSizeHint() const override { return sizeHint(); }
 
-  signals:
+  Q_SIGNALS:
     void turned(double value);
     void released();
     void refused(const QString& reason);

@@ -15,7 +15,8 @@ class LiveTrace {
     /// Measures kind, range and pitch anew; costs an FFT, so not for every frame. `jack` is the kind of the output.
     void measure(const Tap& tap, double rate, SignalKind jack);
     /// The newest picture in `columns` columns. Audio stands still: it starts where the signal rises through
-    /// its middle and shows some four periods. Everything else rolls by, two seconds wide.
+    /// its middle and shows some four periods. Everything else, and audio that comes and goes, rolls by: two seconds,
+    /// or eight pulses of a steady clock.
     [[nodiscard]] std::vector<MinMax> columns(const Tap& tap, double rate, int columns) const;
     [[nodiscard]] const Reading& reading() const { return reading_; }
     [[nodiscard]] VoltRange range() const;
@@ -23,6 +24,7 @@ class LiveTrace {
   private:
     Reading reading_;
     double window_ = 0.02; ///< seconds of audio shown
+    double rolled_ = 2.2;  ///< seconds of anything else: eight periods of a steady clock
 };
 
 } // namespace lariat

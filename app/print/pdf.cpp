@@ -12,6 +12,7 @@
 #include <QPdfWriter>
 
 #include <algorithm>
+#include <functional>
 #include <memory>
 
 namespace lariat {
@@ -19,6 +20,7 @@ namespace {
 
 constexpr int kDpi = 144;
 constexpr qreal kMargin = 70;
+constexpr std::size_t kMostPages = 64; ///< that a preview shows
 
 QString q(const std::string& text) {
     return QString::fromStdString(text);
@@ -27,11 +29,10 @@ QString q(const std::string& text) {
 /// Lays out the sheet from top to bottom, starting a new page where the next piece does not fit.
 class Printer {
   public:
-    Printer(QPdfWriter& writer, const Sheet& sheet)
-        : writer_(writer), sheet_(sheet), painter_(&writer), width_(writer.width() - 2 * kMargin),
-          bottom_(writer.height() - kMargin) {
-        y_ = kMargin;
-    }
+    /// `newPage` is called between two pages and leaves the painter on the next one.
+    Printer(const Sheet& sheet, QPainter& painter, QSizeF page, std::function<void()> newPage)
+        : sheet_(sheet), painter_(painter), newPage_(std::move(newPage)), width_(page.width() - 2 * kMargin),
+          bottom_(page.height() - kMargin), y_(kMargin) {}
 
     void print() {
         head();
@@ -53,7 +54,7 @@ class Printer {
     void room(qreal height) {
         if (y_ + height <= bottom_) return;
         foot();
-        writer_.newPage();
+        newPage_();
         ++page_;
         y_ = kMargin;
     }
@@ -293,16 +294,35 @@ class Printer {
                       16);
     }
 
-    QPdfWriter& writer_;
     const Sheet& sheet_;
-    QPainter painter_;
+    QPainter& painter_;
+    std::function<void()> newPage_;
     qreal width_;
     qreal bottom_;
-    qreal y_ = 0;
+    qreal y_;
     int page_ = 1;
 };
 
 } // namespace
+
+std::vector<QImage> drawPages(const Sheet& sheet) {
+    constexpr QSize size(1684, 1190); // A4 across at kDpi
+    std::vector<QImage> pages;
+    QPainter painter;
+    const auto turn = [&] {
+        if (painter.isActive()) painter.end();
+        pages.emplace_back(size, QImage::Format_RGB32);
+        pages.back().fill(Qt::white);
+        painter.begin(&pages.back());
+    };
+    pages.reserve(kMostPages); // the painter holds on to the page it draws
+    turn();
+    Printer(sheet, painter, size, [&] {
+        if (pages.size() < kMostPages) turn();
+    }).print();
+    painter.end();
+    return pages;
+}
 
 Result<void> writePdf(const Sheet& sheet, const std::filesystem::path& file) {
     std::unique_ptr<QGuiApplication> own;
@@ -322,7 +342,8 @@ Result<void> writePdf(const Sheet& sheet, const std::filesystem::path& file) {
         writer.setResolution(kDpi);
         writer.setTitle(q(sheet.title));
         writer.setCreator(QStringLiteral("Lariat"));
-        Printer(writer, sheet).print();
+        QPainter painter(&writer);
+        Printer(sheet, painter, QSizeF(writer.width(), writer.height()), [&] { writer.newPage(); }).print();
     }
     return writeFile(file, {buffer.data().constData(), static_cast<std::size_t>(buffer.data().size())});
 }

@@ -1,14 +1,19 @@
-// The patch sheet as PDF.
+// The patch sheet on paper.
 #pragma once
 
 #include "sheet/sheet.h"
 
+#include <QImage>
+
 #include <filesystem>
+#include <vector>
 
 namespace lariat {
 
-/// Writes A4 pages. Works without a window system: if the program has no Qt application yet, one is made on the
-/// offscreen platform.
+/// Writes the sheet as an A4 PDF, landscape. Works without a window: an application for painting is made if there
+/// is none.
 Result<void> writePdf(const Sheet& sheet, const std::filesystem::path& file);
+/// The same pages as pictures, for a preview; needs a QGuiApplication.
+std::vector<QImage> drawPages(const Sheet& sheet);
 
 } // namespace lariat

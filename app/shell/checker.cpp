@@ -32,18 +32,21 @@ void Checker::start() {
     cancelled_ = std::make_shared<std::atomic<bool>>(false);
     // Values go along, so that the patch may change meanwhile. The library stays for the life of the document.
     watcher_.setFuture(QtConcurrent::run([patch = document_.patch(), library = &document_.library(),
-                                          housing = document_.housing(),
-                                          cancelled = cancelled_]() -> std::vector<Finding> {
-        if (patch.cables.empty()) return {};
-        const auto observed = observe(patch, *library, housing, kObservedSeconds, [&](double) { return !*cancelled; });
-        return observed ? findAll(*observed) : std::vector<Finding>{};
+                                          housing = document_.housing(), cancelled = cancelled_]() -> Checked {
+        const auto goOn = [&](double) { return !*cancelled; };
+        const auto observed = observe(patch, *library, housing, kObservedSeconds, goOn);
+        if (!observed) return {{}, {}, QString::fromStdString(observed.error().text())};
+        Checked out;
+        out.findings = findAll(*observed);
+        out.sheet = makeSheet(*observed, out.findings);
+        return out;
     }));
 }
 
 void Checker::finish() {
     if (*cancelled_) return;
-    findings_ = watcher_.result();
-    emit findingsChanged();
+    checked_ = watcher_.result();
+    Q_EMIT findingsChanged();
 }
 
 } // namespace lariat

@@ -52,7 +52,7 @@ Document::~Document() {
 void Document::put(std::shared_ptr<const Patch> patch) {
     patch_ = std::move(patch);
     if (!recoveryFile_.isEmpty() && !keeper_.isActive()) keeper_.start();
-    emit changed();
+    Q_EMIT changed();
 }
 
 void Document::reset(Patch patch, const QString& file) {
@@ -61,13 +61,20 @@ void Document::reset(Patch patch, const QString& file) {
     put(std::make_shared<const Patch>(std::move(patch)));
     keeper_.stop();
     dropRecovery();
-    emit fileChanged();
+    Q_EMIT fileChanged();
 }
 
 Result<void> Document::open(const QString& file) {
     auto patch = openPatch(file.toStdString(), library());
     if (!patch) return tl::unexpected(patch.error());
     reset(std::move(*patch), QFileInfo(file).absoluteFilePath());
+    return {};
+}
+
+Result<void> Document::openCopy(const QString& file) {
+    auto patch = openPatch(file.toStdString(), library());
+    if (!patch) return tl::unexpected(patch.error());
+    reset(std::move(*patch), QString());
     return {};
 }
 
@@ -78,7 +85,7 @@ Result<void> Document::saveAs(const QString& file) {
     history_.setClean();
     keeper_.stop();
     dropRecovery();
-    emit fileChanged();
+    Q_EMIT fileChanged();
     return {};
 }
 
@@ -91,7 +98,7 @@ void Document::startNew() {
 bool Document::apply(const std::vector<Edit>& edits, const QString& name) {
     auto next = applyEdits(patch(), edits).and_then([&](Patch made) { return checkPatch(std::move(made), library()); });
     if (!next) {
-        emit refused(QString::fromStdString(next.error().reason));
+        Q_EMIT refused(QString::fromStdString(next.error().reason));
         return false;
     }
     history_.push(new PatchStep(*this, std::make_shared<const Patch>(std::move(*next)), name, QString()));
@@ -115,7 +122,7 @@ void Document::setRecoveryFolder(const QString& folder) {
 void Document::keep() {
     if (history_.isClean()) return;
     const auto written = writeFile(recoveryFile_.toStdString(), writePatch(patch()));
-    if (!written) emit refused(QString::fromStdString(written.error().text()));
+    if (!written) Q_EMIT refused(QString::fromStdString(written.error().text()));
 }
 
 void Document::dropRecovery() {

@@ -31,6 +31,8 @@ class Document : public QObject {
 
     /// Replaces the open patch; on failure everything stays as it was.
     Result<void> open(const QString& file);
+    /// Opens a file as a new patch without a name, as for the demo.
+    Result<void> openCopy(const QString& file);
     Result<void> saveAs(const QString& file);
     /// An empty patch in the first case there is.
     void startNew();
@@ -42,6 +44,9 @@ class Document : public QObject {
     /// Turning goes on in one step only until this is called, as when the mouse is let go.
     void endTurning() { ++turning_; }
 
+    /// Lets everything that shows the patch show it anew.
+    void touch() { Q_EMIT changed(); }
+
     /// Where unsaved work of a program that died is kept; set before the first change.
     void setRecoveryFolder(const QString& folder);
     /// Unsaved work that another run left behind: files, newest first.
@@ -49,7 +54,7 @@ class Document : public QObject {
     /// Opens such a file as unsaved work and forgets it.
     Result<void> recover(const QString& file);
 
-  signals:
+  Q_SIGNALS:
     void changed();     ///< the patch is another one
     void fileChanged(); ///< file name or saved state
     void refused(const QString& reason);

@@ -1,5 +1,6 @@
 #include "shell/sound.h"
 
+#include "devices/simulated_device.h"
 #include "units/level.h"
 
 namespace lariat {
@@ -19,25 +20,44 @@ Sound::~Sound() {
 void Sound::openDevice(const QString& name) {
     AudioSettings settings;
     settings.device = name.toStdString();
-    start(makeAudioDevice(settings));
+    openDevice(makeAudioDevice(settings));
 }
 
-void Sound::start(std::unique_ptr<AudioDevice> device) {
+void Sound::openDevice(std::unique_ptr<AudioDevice> device) {
+    stopRecording();
     if (device_) device_->stop();
     device_ = std::move(device);
     const auto fill = [this](float* out, std::size_t frames) { engine_.process(out, frames); };
     if (const auto started = device_->start(fill); !started) {
-        emit message(QString::fromStdString(started.error().reason));
+        Q_EMIT message(QString::fromStdString(started.error().reason), true);
         AudioSettings simulated;
         simulated.device = kSimulatedDevice;
         device_ = makeAudioDevice(simulated);
         (void)device_->start(fill); // the simulated interface always starts
     }
-    emit deviceChanged();
+    Q_EMIT deviceChanged();
 }
 
 QString Sound::deviceName() const {
     return device_ ? QString::fromStdString(device_->name()) : QString();
+}
+
+bool Sound::canRecord() const { return dynamic_cast<SimulatedDevice*>(device_.get()) != nullptr; }
+
+void Sound::record(const QString& file) {
+    auto* device = dynamic_cast<SimulatedDevice*>(device_.get());
+    if (!device) return;
+    const auto started = device->recordTo(file.toStdString());
+    recordingTo_ = started ? file : QString();
+    if (started) Q_EMIT message(tr("Recording to %1.").arg(file), false);
+    else Q_EMIT message(QString::fromStdString(started.error().text()), true);
+}
+
+void Sound::stopRecording() {
+    if (!recording()) return;
+    if (auto* device = dynamic_cast<SimulatedDevice*>(device_.get())) device->recordStop();
+    Q_EMIT message(tr("The recording is in %1.").arg(recordingTo_), false);
+    recordingTo_.clear();
 }
 
 void Sound::setMonitorDecibels(double decibels) {
@@ -47,7 +67,7 @@ void Sound::setMonitorDecibels(double decibels) {
 
 void Sound::setRunning(bool running) {
     engine_.setRunning(running);
-    emit runningChanged(running);
+    Q_EMIT runningChanged(running);
 }
 
 void Sound::rewind() {
@@ -57,8 +77,9 @@ void Sound::rewind() {
 void Sound::watch() {
     engine_.collect();
     if (!device_ || device_->alive()) return;
-    emit message(tr("%1 has gone away; playing to the simulated interface. Choose a device in the preferences.")
-                     .arg(deviceName()));
+    Q_EMIT message(tr("%1 has gone away; playing to the simulated interface. Choose a device in the preferences.")
+                     .arg(deviceName()),
+                 true);
     openDevice(QString::fromLatin1(kSimulatedDevice));
 }
 

@@ -24,8 +24,16 @@ class Sound : public QObject {
     /// Opens a device by name; empty takes the first real one, or the simulated one. If it cannot be opened, the
     /// simulated one takes its place and `message` says why.
     void openDevice(const QString& name);
+    void openDevice(std::unique_ptr<AudioDevice> device);
     [[nodiscard]] QString deviceName() const;
     [[nodiscard]] unsigned dropouts() const { return device_ ? device_->dropouts() : 0; }
+
+    /// Only the simulated interface records what it is given.
+    [[nodiscard]] bool canRecord() const;
+    [[nodiscard]] bool recording() const { return !recordingTo_.isEmpty(); }
+    /// Writes everything that is played from now on into a WAV file; `message` tells if it cannot.
+    void record(const QString& file);
+    void stopRecording();
 
     [[nodiscard]] double monitorDecibels() const { return monitorDecibels_; }
     /// -60 dB and below is silence.
@@ -33,13 +41,12 @@ class Sound : public QObject {
     void setRunning(bool running);
     void rewind();
 
-  signals:
-    void message(const QString& text);
+  Q_SIGNALS:
+    void message(const QString& text, bool refusal);
     void runningChanged(bool running);
     void deviceChanged();
 
   private:
-    void start(std::unique_ptr<AudioDevice> device);
     void watch();
 
     Document& document_;
@@ -47,6 +54,7 @@ class Sound : public QObject {
     std::unique_ptr<AudioDevice> device_;
     QTimer watcher_;
     double monitorDecibels_ = -18.0;
+    QString recordingTo_;
 };
 
 } // namespace lariat

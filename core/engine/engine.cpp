@@ -5,7 +5,6 @@
 #include <algorithm>
 #include <chrono>
 #include <cmath>
-#include <thread>
 
 namespace lariat {
 namespace {
@@ -25,8 +24,13 @@ Engine::Engine(EngineSettings settings, double deviceRate)
 Engine::~Engine() = default;
 
 void Engine::send(const Command& command) {
-    // The queue is far larger than what a device's block can leave waiting; a stopped device may fill it.
-    while (!commands_.push(command)) std::this_thread::yield();
+    backlog_.push_back(command);
+    flush();
+}
+
+/// A device that stands still may leave the queue full; what does not fit waits for the next occasion.
+void Engine::flush() {
+    while (!backlog_.empty() && commands_.push(backlog_.front())) backlog_.pop_front();
 }
 
 bool Engine::onlyKnobsDiffer(const Patch& patch) const {
@@ -93,6 +97,7 @@ std::shared_ptr<const Tap> Engine::tap(const JackRef& output) const {
 }
 
 void Engine::collect() {
+    flush();
     Schedule* done = nullptr;
     while (finished_.pop(done)) std::erase_if(owned_, [&](const auto& owned) { return owned.get() == done; });
 }

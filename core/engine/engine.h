@@ -9,6 +9,7 @@
 #include "engine/schedule.h"
 
 #include <atomic>
+#include <deque>
 #include <memory>
 #include <optional>
 #include <vector>
@@ -49,7 +50,7 @@ class Engine {
     [[nodiscard]] std::size_t blockCount() const { return blockCount_; }
     [[nodiscard]] double rate() const { return settings_.rate; }
     [[nodiscard]] bool running() const { return running_; }
-    /// Frees schedules that the audio side has finished with; called by setPatch too.
+    /// Frees schedules that the audio side has finished with, and hands over what still waits; call now and then.
     void collect();
 
     // Audio side: one thread.
@@ -68,6 +69,7 @@ class Engine {
     template <class T> using Queue = boost::lockfree::spsc_queue<T>;
 
     void send(const Command& command);
+    void flush();
     void obey();
     std::span<const float> runOnce();
     [[nodiscard]] bool onlyKnobsDiffer(const Patch& patch) const;
@@ -83,6 +85,7 @@ class Engine {
     std::vector<NormalInEffect> normals_;
     std::size_t blockCount_ = 0;
     bool running_ = true;
+    std::deque<Command> backlog_; ///< commands that did not fit into the queue
 
     // Between the two.
     Queue<Command> commands_{4096};

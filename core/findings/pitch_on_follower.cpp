@@ -46,7 +46,7 @@ Findings findPitchOnFollower(const Observation& o) {
                         Severity::Mistake,
                         cable.id,
                         cable.to.post,
-                        fmt::format("the tune spans {:.0f} semitones, what is heard {:.0f} cents", semitones, heard),
+                        fmt::format("the tune spans {:.0f} st, what is heard {:.1f} st", semitones, heard / 100.0),
                         "",
                         {}};
         finding.reason = fmt::format("{} is reset by {}, which carries the tune. Pitch on {} only changes its colour.",

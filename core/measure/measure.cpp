@@ -65,8 +65,11 @@ double phaseOf(std::span<const float> x, double turnsPerSample, std::size_t star
     return std::arg(sum);
 }
 
-/// Betters a pitch by how far the fundamental's phase drifts between the two halves.
+/// Betters a pitch by how far the fundamental's phase drifts between the two halves. The autocorrelation is right to
+/// half a sample of the period; a drift beyond that comes from a changing waveform, not from the pitch.
 double refine(std::span<const float> x, double rate, double hertz) {
+    const double start = hertz;
+    const double farthest = 0.5 * hertz / rate;
     for (int round = 0; round < 3; ++round) {
         const auto period = rate / hertz;
         const auto whole = static_cast<std::size_t>(std::floor(static_cast<double>(x.size()) / 2.0 / period) * period);
@@ -75,7 +78,7 @@ double refine(std::span<const float> x, double rate, double hertz) {
         const double turns = hertz / rate;
         const double drift = std::remainder(phaseOf(x, turns, gap, whole) - phaseOf(x, turns, 0, whole), kTwoPi);
         const double better = hertz + drift / kTwoPi * rate / static_cast<double>(gap);
-        if (std::abs(better / hertz - 1.0) > 0.02) return hertz;
+        if (std::abs(better / start - 1.0) > farthest) return start;
         hertz = better;
     }
     return hertz;
@@ -96,7 +99,7 @@ LevelReading measureLevel(std::span<const float> volts) {
     return {{static_cast<double>(*low)}, {static_cast<double>(*high)}, {sum / n}, {std::sqrt(squares / n)}};
 }
 
-std::optional<Hertz> measurePitch(std::span<const float> volts, double rate) {
+std::optional<PitchReading> measurePitch(std::span<const float> volts, double rate) {
     const std::size_t n = volts.size();
     if (n < 64) return std::nullopt;
     const LevelReading level = measureLevel(volts);
@@ -133,7 +136,7 @@ std::optional<Hertz> measurePitch(std::span<const float> volts, double rate) {
         if (!peak || repeat[lag] < 0.9 * best) continue;
         const double bend = repeat[lag - 1] - 2.0 * repeat[lag] + repeat[lag + 1];
         const double shift = bend < 0.0 ? 0.5 * (repeat[lag - 1] - repeat[lag + 1]) / bend : 0.0;
-        return Hertz{refine(centred, rate, rate / (static_cast<double>(lag) + shift))};
+        return PitchReading{{refine(centred, rate, rate / (static_cast<double>(lag) + shift))}, repeat[lag]};
     }
     return std::nullopt;
 }

@@ -20,11 +20,16 @@ struct LevelReading {
 /// All zero for an empty span.
 LevelReading measureLevel(std::span<const float> volts);
 
+struct PitchReading {
+    Hertz hertz{};
+    double clarity = 0.0; ///< how alike one period is to the next: 1 for a perfect repeat, below 0.95 for a moving sound
+};
+
 /// Frequency of a periodic signal, or nothing if it does not repeat itself at least four times within the
 /// span, lies below 0.05 V RMS, or is noise. Autocorrelation by FFT (McLeod & Wyvill 2005: normalised square
 /// difference, first peak above 0.8 of the best), with parabolic interpolation; then refined by
 /// the phase of the fundamental. Accurate to about 0.02 cent for a steady signal of fifty periods.
-std::optional<Hertz> measurePitch(std::span<const float> volts, double rate);
+std::optional<PitchReading> measurePitch(std::span<const float> volts, double rate);
 
 /// Times in seconds at which the signal rises through `level`, with a hysteresis of a quarter volt.
 std::vector<double> risingEdges(std::span<const float> volts, double rate, double level = 1.5);

@@ -12,6 +12,7 @@ namespace lariat {
 namespace {
 
 constexpr double kLowestTone = 20.0;
+constexpr std::size_t kShort = 4096;
 
 /// The rate of a clock or gate from the times at which its spans rise, if they come evenly within a tenth.
 std::optional<double> steadyRate(std::span<const MinMax> spans, double spanSeconds) {
@@ -32,14 +33,30 @@ std::optional<double> steadyRate(std::span<const MinMax> spans, double spanSecon
     return 1.0 / mean;
 }
 
+/// Both ends of a gate fall somewhere inside their spans, so one span is counted too many.
 std::optional<double> longestOpen(std::span<const MinMax> spans, double spanSeconds) {
-    double longest = 0.0;
-    double length = 0.0;
+    std::size_t longest = 0;
+    std::size_t length = 0;
     for (const MinMax& span : spans) {
-        length = span.max > 2.0f ? length + spanSeconds : 0.0;
+        length = span.max > 2.0f ? length + 1 : 0;
         longest = std::max(longest, length);
     }
-    return longest > 0.0 ? std::optional(longest) : std::nullopt;
+    if (longest == 0) return std::nullopt;
+    return std::max(1.0, static_cast<double>(longest) - 1.0) * spanSeconds;
+}
+
+/// Whether the range over windows of 25 ms falls below a quarter of its largest.
+bool levelVaries(std::span<const MinMax> spans, double spanSeconds) {
+    const auto window = std::max<std::size_t>(1, static_cast<std::size_t>(0.025 / spanSeconds));
+    float largest = 0.0f;
+    float smallest = 1e9f;
+    for (std::size_t i = 0; i + window <= spans.size(); i += window) {
+        MinMax range = spans[i];
+        for (const MinMax& span : spans.subspan(i, window)) range = {std::min(range.min, span.min), std::max(range.max, span.max)};
+        largest = std::max(largest, range.max - range.min);
+        smallest = std::min(smallest, range.max - range.min);
+    }
+    return smallest < 0.25f * largest;
 }
 
 } // namespace
@@ -61,10 +78,16 @@ Reading readSignal(std::span<const float> samples, double rate, std::span<const 
         return out;
     }
     if (jack == SignalKind::Pitch) return out;
-    const auto pitch = measurePitch(samples, rate);
-    if (pitch && pitch->value >= kLowestTone) {
+    out.comesAndGoes = levelVaries(spans, spanSeconds);
+    // A sound that moves repeats itself only over a short stretch.
+    auto pitch = measurePitch(samples.last(std::min<std::size_t>(samples.size(), kShort)), rate);
+    if (!pitch || pitch->clarity > kSteadyClarity) {
+        if (const auto longer = measurePitch(samples, rate)) pitch = longer;
+    }
+    if (pitch && pitch->hertz.value >= kLowestTone) {
         out.kind = SignalKind::Audio;
-        out.pitch = pitch;
+        out.pitch = pitch->hertz;
+        out.clarity = pitch->clarity;
     } else {
         // Noise is audio too: it crosses its mean far more often than any control does.
         const auto mean = static_cast<float>(measureLevel(samples).mean.value);
@@ -86,15 +109,15 @@ Reading readRecording(std::span<const float> volts, double rate, SignalKind jack
         const auto [low, high] = std::ranges::minmax_element(volts.subspan(i, Tap::kPerSpan));
         spans.push_back({*low, *high});
     }
-    // The newest stretch that holds a steady tone speaks for the signal; without one, the newest of all.
+    // The stretch that repeats itself best speaks for the signal; without any, the newest.
     constexpr std::size_t tries = 16;
     const std::size_t length = std::min<std::size_t>(volts.size(), Tap::kFine / 2);
     Reading out;
     for (std::size_t i = 0; i < tries && (i + 1) * length <= volts.size(); ++i) {
-        const Reading reading =
-            readSignal(volts.subspan(volts.size() - (i + 1) * length, length), rate, spans, Tap::kPerSpan / rate, jack);
-        if (i == 0 || reading.pitch) out = reading;
-        if (out.pitch || jack == SignalKind::Gate || jack == SignalKind::Clock || jack == SignalKind::Pitch) break;
+        const auto stretch = volts.subspan(volts.size() - (i + 1) * length, length);
+        const Reading reading = readSignal(stretch, rate, spans, Tap::kPerSpan / rate, jack);
+        if (i == 0 || reading.clarity > out.clarity) out = reading;
+        if (out.clarity > kSteadyClarity || jack == SignalKind::Gate || jack == SignalKind::Clock || jack == SignalKind::Pitch) break;
     }
     if (out.highTime) out.highTime = Seconds{longestHigh(volts, rate)};
     return out;
@@ -111,7 +134,9 @@ std::string detailText(const Reading& reading) {
     const Scale seconds = logScale(Unit::Seconds, 0.0001, 100);
     switch (reading.kind) {
     case SignalKind::Audio:
-        if (reading.pitch) return fmt::format("{} · {}", hertz.text(reading.pitch->value), pitchText(*reading.pitch));
+        if (reading.pitch)
+            return fmt::format("{} · {}", hertz.text(reading.pitch->value),
+                               reading.clarity > kSteadyClarity ? pitchText(*reading.pitch) : noteName(nearestNote(*reading.pitch).note));
         return reading.max > reading.min ? "no steady pitch" : "";
     case SignalKind::Pitch: {
         const auto note = [](Volts v) { return pitchText(toHertz(v)); };

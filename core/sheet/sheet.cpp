@@ -14,9 +14,16 @@ namespace {
 
 constexpr std::size_t kTracePoints = 240;
 
-std::vector<MinMax> traceOf(std::span<const float> volts, double rate) {
-    const auto window = std::min(volts.size(), static_cast<std::size_t>(kSheetWindow * rate));
-    const auto part = volts.last(window);
+/// A steady tone shows four of its periods, from where it rises through its middle; anything else the whole window.
+std::vector<MinMax> traceOf(std::span<const float> volts, double rate, const Reading& reading) {
+    auto part = volts.last(std::min(volts.size(), static_cast<std::size_t>(kSheetWindow * rate)));
+    if (reading.kind == SignalKind::Audio && reading.pitch && !reading.comesAndGoes) {
+        const auto shown = static_cast<std::size_t>(4.0 * rate / reading.pitch->value);
+        const auto middle = static_cast<float>(0.5 * (reading.min.value + reading.max.value));
+        std::size_t start = 1;
+        while (start + shown < part.size() && !(part[start - 1] < middle && part[start] >= middle)) ++start;
+        if (start + shown < part.size()) part = part.subspan(start, shown);
+    }
     std::vector<MinMax> out;
     for (std::size_t i = 0; i < kTracePoints && !part.empty(); ++i) {
         const std::size_t begin = i * part.size() / kTracePoints;
@@ -66,7 +73,7 @@ std::vector<SheetRow> rowsOf(const Observation& o) {
         row.kind = reading.kind;
         row.fromPost = placeOf(o.patch, cable.from.post);
         row.toPost = placeOf(o.patch, cable.to.post);
-        row.trace = traceOf(o.at(cable.from), o.rate());
+        row.trace = traceOf(o.at(cable.from), o.rate(), reading);
         rows.push_back(std::move(row));
     }
     for (const LateCable& late : o.recorded.lateCables)
@@ -141,7 +148,7 @@ Sheet makeSheet(const Observation& o, const std::vector<Finding>& findings) {
     }
     sheet.cautions = {
         "Start with the monitor turned down: resonance, feedback and sync can jump 20 dB in a step.",
-        "DC and subsonic signals heat loudspeakers; watch the DC figure above.",
+        "DC and subsonic signals heat loudspeakers; watch the DC figure on this sheet.",
         "A case is 10 to 20 dB hotter than line level: use an output stage before a line, phone or instrument input.",
         "Switch the case off before plugging a module's ribbon; a reversed ribbon destroys modules. Leave mains work "
         "to qualified people and local code."};

@@ -1,0 +1,272 @@
+#include "patch/inspector.h"
+
+#include "library/tie.h"
+#include "look/fonts.h"
+#include "patch/finding_card.h"
+#include "patch/jack_row.h"
+#include "patch/jack_state.h"
+#include "shell/theme.h"
+
+#include <QGridLayout>
+#include <QLabel>
+#include <QScrollBar>
+
+namespace lariat {
+namespace {
+
+constexpr int kColumns = 3;
+
+QString q(const std::string& text) { return QString::fromStdString(text); }
+
+} // namespace
+
+Inspector::Inspector(const Session& session, Chart& chart, QWidget* parent)
+    : QScrollArea(parent), session_(session), chart_(chart) {
+    setFrameShape(QFrame::NoFrame);
+    setFixedWidth(276);
+    setWidgetResizable(true);
+    setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    setAccessibleName(tr("Inspector"));
+    connect(&chart_, &Chart::selectionChanged, this, &Inspector::refresh);
+    connect(&session_.document, &Document::changed, this, &Inspector::refresh);
+    connect(&session_.checker, &Checker::findingsChanged, this, &Inspector::refresh);
+    refresh();
+}
+
+Knob* Inspector::knob(const std::string& id) const {
+    const auto it = knobs_.find(id);
+    return it == knobs_.end() ? nullptr : it->second;
+}
+
+void Inspector::forgetPending() {
+    pending_ = {};
+    refresh();
+}
+
+/// Everything that the page says, except where knobs and switches stand.
+QString Inspector::wording() const {
+    const Patch& patch = session_.document.patch();
+    QStringList words = {q(chart_.selectedPost()), QString::number(chart_.selectedCable()), q(pending_.text()), look().ink.name()};
+    if (const Post* post = patch.post(chart_.selectedPost())) {
+        words << q(post->name) << q(post->module) << q(post->part) << q(post->voice);
+        for (const JackInfo& jack : session_.document.library().part(*post)->jacks)
+            words << jackState({post->id, jack.id}, patch, session_.document.library(), session_.sound.engine().normals()).text;
+    } else {
+        words << QString::number(patch.posts.size());
+    }
+    for (const Finding& finding : session_.checker.findings()) {
+        words << QString::number(patch.row(finding.cable)) << q(finding.post) << q(finding.figure) << q(finding.reason);
+        for (const Fix& fix : finding.fixes) words << q(fix.label);
+    }
+    return words.join(QLatin1Char('\n'));
+}
+
+void Inspector::refresh() {
+    for (const auto& [id, knob] : knobs_)
+        if (knob->turning()) return; // the page stays under the hand that turns
+    const QString words = wording();
+    if (words != shown_) {
+        shown_ = words;
+        rebuild();
+        return;
+    }
+    const Post* post = session_.document.patch().post(post_);
+    if (!post) return;
+    const PartInfo& part = *session_.document.library().part(*post);
+    for (const auto& [id, knob] : knobs_) knob->showValue(knobValue(*post, *part.knob(id)));
+    for (const auto& [id, box] : switches_) box->setCurrentIndex(static_cast<int>(knobValue(*post, *part.knob(id))));
+}
+
+void Inspector::rebuild() {
+    const int scrolled = chart_.selectedPost() == post_ ? verticalScrollBar()->value() : 0;
+    const QString focused = focusWidget() && isAncestorOf(focusWidget()) ? focusWidget()->objectName() : QString();
+    auto* page = new QWidget;
+    page->setAutoFillBackground(true);
+    layout_ = new QVBoxLayout(page);
+    layout_->setContentsMargins(14, 12, 12, 16);
+    layout_->setSpacing(4);
+    knobs_.clear();
+    switches_.clear();
+    post_ = chart_.selectedPost();
+    const Post* post = session_.document.patch().post(post_);
+    if (!post) {
+        pending_ = session_.document.patch().post(pending_.post) ? pending_ : JackRef{};
+        addHeading(tr("Nothing chosen"));
+        addText(session_.document.patch().posts.empty()
+                    ? tr("Take a first part from the case with Patch, Add from the case.")
+                    : tr("Choose a post or a row of the chart to see its knobs and jacks."));
+        addFindings();
+    } else {
+        const PartInfo& part = *session_.document.library().part(*post);
+        addHead(*post, part);
+        addFindings();
+        addKnobs(*post, part);
+        addJacks(*post, part);
+    }
+    layout_->addStretch();
+    if (QWidget* old = takeWidget()) old->deleteLater(); // it may be the sender of what led here
+    setWidget(page);
+    page->show();
+    layout_->activate();
+    verticalScrollBar()->setValue(scrolled);
+    if (!focused.isEmpty())
+        if (auto* again = page->findChild<QWidget*>(focused)) again->setFocus();
+}
+
+void Inspector::addHeading(const QString& text) {
+    auto* label = new QLabel(text);
+    label->setFont(textFont(14, true));
+    label->setContentsMargins(0, 8, 0, 2);
+    layout_->addWidget(label);
+}
+
+void Inspector::addText(const QString& text) {
+    auto* label = new QLabel(text);
+    label->setWordWrap(true);
+    label->setFont(textFont(13));
+    QPalette palette = label->palette();
+    palette.setColor(QPalette::WindowText, look().softInk);
+    label->setPalette(palette);
+    layout_->addWidget(label);
+}
+
+void Inspector::addHead(const Post& post, const PartInfo& part) {
+    auto* name = new QLabel(q(post.name));
+    name->setFont(textFont(18, true));
+    layout_->addWidget(name);
+    const ModuleInfo* module = session_.document.library().module(post.module);
+    QString about = q(module->description.name);
+    if (module->parts.size() > 1) about += QStringLiteral(", ") + q(part.name);
+    if (!post.voice.empty()) about += QStringLiteral(" · ") + q(post.voice);
+    addText(about);
+    if (!pending_.post.empty())
+        addText(tr("%1 waits for its other end: click a jack, or press Esc.")
+                    .arg(q(tieName(pending_, session_.document.patch(), session_.document.library()))));
+}
+
+void Inspector::addKnobs(const Post& post, const PartInfo& part) {
+    auto* grid = new QGridLayout;
+    grid->setContentsMargins(0, 8, 0, 0);
+    grid->setSpacing(0);
+    int count = 0;
+    for (const KnobInfo& info : part.knobs) {
+        if (info.scale.taper == Taper::Switch) continue;
+        auto* knob = new Knob(q(info.name), info.scale, info.initial);
+        knob->setObjectName(QStringLiteral("knob-") + q(info.id));
+        knob->showValue(knobValue(post, info));
+        Document& document = session_.document;
+        connect(knob, &Knob::turned, this, [&document, post = post.id, id = info.id](double value) { document.turnKnob(post, id, value); });
+        connect(knob, &Knob::released, this, [this] {
+            session_.document.endTurning();
+            QMetaObject::invokeMethod(this, &Inspector::refresh, Qt::QueuedConnection);
+        });
+        connect(knob, &Knob::refused, this, [this](const QString& reason) { Q_EMIT message(reason, true); });
+        grid->addWidget(knob, count / kColumns, count % kColumns, Qt::AlignHCenter);
+        knobs_[info.id] = knob;
+        ++count;
+    }
+    if (count > 0) layout_->addLayout(grid);
+    for (const KnobInfo& info : part.knobs)
+        if (info.scale.taper == Taper::Switch) addSwitch(post, info);
+}
+
+void Inspector::addSwitch(const Post& post, const KnobInfo& info) {
+    auto* line = new QHBoxLayout;
+    line->setContentsMargins(0, 2, 0, 2);
+    auto* label = new QLabel(q(info.name));
+    label->setFont(textFont(13, true));
+    label->setFixedWidth(92);
+    auto* box = new QComboBox;
+    box->setObjectName(QStringLiteral("switch-") + q(info.id));
+    box->setAccessibleName(q(info.name));
+    box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    for (const std::string& word : info.scale.words) box->addItem(q(word));
+    box->setCurrentIndex(static_cast<int>(knobValue(post, info)));
+    label->setBuddy(box);
+    Document& document = session_.document;
+    connect(box, &QComboBox::activated, this, [&document, post = post.id, id = info.id](int index) {
+        document.turnKnob(post, id, index);
+        document.endTurning();
+    });
+    line->addWidget(label);
+    line->addWidget(box, 1);
+    layout_->addLayout(line);
+    switches_[info.id] = box;
+}
+
+void Inspector::addJacks(const Post& post, const PartInfo& part) {
+    const auto list = [&](bool outputs, const QString& heading) {
+        if (std::ranges::none_of(part.jacks, [&](const JackInfo& jack) { return jack.output == outputs; })) return;
+        addHeading(heading);
+        layout_->setSpacing(0);
+        for (const JackInfo& jack : part.jacks) {
+            if (jack.output != outputs) continue;
+            const JackRef ref{post.id, jack.id};
+            const JackState state = jackState(ref, session_.document.patch(), session_.document.library(),
+                                              session_.sound.engine().normals());
+            auto* row = new JackRow(ref, jack.kind, q(jack.name), state.text, state.used);
+            row->setObjectName(QStringLiteral("jack-") + q(jack.id));
+            row->setChecked(pending_ == ref);
+            connect(row, &QAbstractButton::clicked, this, [this, ref] { pickJack(ref); });
+            layout_->addWidget(row);
+        }
+    };
+    list(false, tr("Inputs"));
+    list(true, tr("Outputs"));
+}
+
+void Inspector::addFindings() {
+    const Patch& patch = session_.document.patch();
+    QStringList elsewhere;
+    for (const Finding& finding : session_.checker.findings()) {
+        const Cable* cable = patch.cable(finding.cable);
+        const bool here = post_.empty() ? true : cable ? cable->id == chart_.selectedCable() || cable->from.post == post_ || cable->to.post == post_ : finding.post == post_;
+        const QString where = cable ? tr("Cable %1").arg(patch.row(cable->id)) : patch.post(finding.post) ? q(patch.post(finding.post)->name) : QString();
+        if (!here) {
+            elsewhere << (cable ? QStringLiteral("<a href=\"%1\" style=\"color:%2\">%3</a>").arg(cable->id).arg(look().accent.name(), where.toHtmlEscaped())
+                                : QStringLiteral("<a href=\"%1\" style=\"color:%2\">%3</a>").arg(q(finding.post), look().accent.name(), where.toHtmlEscaped()));
+            continue;
+        }
+        auto* card = new FindingCard(where, finding);
+        connect(card, &FindingCard::fixChosen, this, [this, finding](std::size_t fix) { Q_EMIT fixRequested(finding, fix); });
+        layout_->addSpacing(4);
+        layout_->addWidget(card);
+    }
+    if (elsewhere.isEmpty()) return;
+    auto* label = new QLabel(tr("Also found: %1").arg(elsewhere.join(QStringLiteral(", "))));
+    label->setWordWrap(true);
+    label->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
+    connect(label, &QLabel::linkActivated, this, [this](const QString& target) {
+        bool isCable = false;
+        const int cable = target.toInt(&isCable);
+        isCable ? chart_.selectCable(cable) : chart_.selectPost(target.toStdString());
+    });
+    layout_->addSpacing(4);
+    layout_->addWidget(label);
+}
+
+void Inspector::pickJack(const JackRef& jack) {
+    if (pending_ == jack) {
+        forgetPending();
+        return;
+    }
+    if (pending_.post.empty()) {
+        pending_ = jack;
+        refresh();
+        return;
+    }
+    const JackRef other = pending_;
+    pending_ = {};
+    const Patch& patch = session_.document.patch();
+    const auto tie = makeTie(other, jack, patch, session_.document.library());
+    if (!tie) {
+        Q_EMIT message(q(tie.error().reason), true);
+        refresh();
+        return;
+    }
+    const QString name = tr("tie %1 to %2").arg(q(tieName(tie->cable.from, patch, session_.document.library())),
+                                               q(tieName(tie->cable.to, patch, session_.document.library())));
+    session_.document.apply({*tie}, name);
+}
+
+} // namespace lariat

@@ -1,0 +1,32 @@
+// The tie line: type which output goes to which input.
+#pragma once
+
+#include "shell/session.h"
+
+#include <QLineEdit>
+#include <QStringListModel>
+
+namespace lariat {
+
+class TieLine : public QLineEdit {
+    Q_OBJECT
+
+  public:
+    explicit TieLine(const Session& session, QWidget* parent = nullptr);
+
+  Q_SIGNALS:
+    void tied(int cable);
+    void message(const QString& text, bool refusal);
+
+  protected:
+    void focusInEvent(QFocusEvent* event) override;
+
+  private:
+    void offer();
+    void tie();
+
+    Session session_;
+    QStringListModel offered_;
+};
+
+} // namespace lariat

@@ -1,0 +1,34 @@
+#include "screenshot.h"
+
+#include "patch/patch_place.h"
+
+#include <QApplication>
+#include <QElapsedTimer>
+#include <QFileInfo>
+
+#include <cstdio>
+
+namespace lariat {
+namespace {
+
+constexpr double kHeardSeconds = 3.2;
+constexpr qint64 kPatienceMilliseconds = 30'000;
+
+} // namespace
+
+int takePicture(MainWindow& window, const QString& file, const QString& selectedPost) {
+    QElapsedTimer timer;
+    timer.start();
+    const auto heard = [&] { return static_cast<double>(window.sound().engine().meters.frames.load()) / 48000.0; };
+    while ((heard() < kHeardSeconds || !window.checker().settled()) && timer.elapsed() < kPatienceMilliseconds)
+        QApplication::processEvents(QEventLoop::AllEvents, 20);
+    if (auto* patch = dynamic_cast<PatchPlace*>(window.place(QStringLiteral("patch"))); patch && !selectedPost.isEmpty())
+        patch->chart().selectPost(selectedPost.toStdString());
+    for (int i = 0; i < 30; ++i) QApplication::processEvents(QEventLoop::AllEvents, 20);
+    QDir().mkpath(QFileInfo(file).absolutePath());
+    if (window.grab().save(file)) return 0;
+    std::fprintf(stderr, "lariat: %s cannot be written\n", qPrintable(file));
+    return 2;
+}
+
+} // namespace lariat

@@ -1,0 +1,108 @@
+#include "sheet/sheet_place.h"
+
+#include "print/pdf.h"
+#include "shell/theme.h"
+
+#include <QFileDialog>
+#include <QHBoxLayout>
+#include <QPushButton>
+
+namespace lariat {
+
+SheetPlace::SheetPlace(const Session& session, QWidget* parent) : Place(parent), session_(session) {
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    auto* bar = new QHBoxLayout;
+    bar->setContentsMargins(20, 10, 20, 2);
+    const auto button = [&](const QString& text, const QString& suffix) {
+        auto* made = new QPushButton(text);
+        made->setObjectName(QStringLiteral("save-") + suffix);
+        connect(made, &QPushButton::clicked, this, [this, suffix] { saveAs(suffix); });
+        bar->addWidget(made);
+    };
+    button(tr("Save as PDF…"), QStringLiteral("pdf"));
+    button(tr("Save as Markdown…"), QStringLiteral("md"));
+    bar->addStretch();
+    layout->addLayout(bar);
+    scroll_ = new QScrollArea;
+    scroll_->setFrameShape(QFrame::NoFrame);
+    scroll_->setWidgetResizable(true);
+    scroll_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll_->setAccessibleName(tr("Patch sheet, page by page"));
+    auto* page = new QWidget;
+    list_ = new QVBoxLayout(page);
+    list_->setContentsMargins(20, 8, 20, 20);
+    list_->setSpacing(16);
+    list_->addStretch();
+    scroll_->setWidget(page);
+    layout->addWidget(scroll_, 1);
+    connect(&session_.checker, &Checker::findingsChanged, this, [this] {
+        stale_ = true;
+        if (isVisible()) refresh();
+    });
+}
+
+void SheetPlace::addActions(const Menus& menus) {
+    menus.patch.addSeparator();
+    menus.patch.addAction(tr("Patch sheet as &PDF…"), this, [this] { saveAs(QStringLiteral("pdf")); })->setShortcut(QKeySequence(QStringLiteral("Ctrl+P")));
+    menus.patch.addAction(tr("Patch sheet as &Markdown…"), this, [this] { saveAs(QStringLiteral("md")); });
+}
+
+void SheetPlace::showEvent(QShowEvent* event) {
+    Place::showEvent(event);
+    if (stale_) refresh();
+}
+
+void SheetPlace::resizeEvent(QResizeEvent* event) {
+    Place::resizeEvent(event);
+    fit();
+}
+
+void SheetPlace::refresh() {
+    stale_ = false;
+    for (QLabel* page : pages_) page->deleteLater();
+    pages_.clear();
+    for (const QImage& image : drawPages(session_.checker.sheet())) {
+        auto* label = new QLabel;
+        label->setScaledContents(true);
+        label->setPixmap(QPixmap::fromImage(image));
+        label->setFrameShape(QFrame::Box);
+        label->setAccessibleName(tr("Page %1").arg(pages_.size() + 1));
+        list_->insertWidget(static_cast<int>(pages_.size()), label, 0, Qt::AlignHCenter);
+        pages_.push_back(label);
+    }
+    fit();
+}
+
+/// Pages are as wide as the place allows, up to their own size.
+void SheetPlace::fit() {
+    for (QLabel* page : pages_) {
+        const QSize size = page->pixmap().size();
+        const int width = std::min(size.width(), scroll_->viewport()->width() - 40);
+        page->setFixedSize(width, size.height() * width / size.width());
+    }
+}
+
+void SheetPlace::saveAs(const QString& suffix) {
+    const QString name = QString::fromStdString(session_.document.patch().title) + QLatin1Char('.') + suffix;
+    const QString filter = suffix == QLatin1String("pdf") ? tr("PDF (*.pdf)") : tr("Markdown (*.md)");
+    QString file = QFileDialog::getSaveFileName(this, tr("Save the patch sheet"), name, filter);
+    if (file.isEmpty()) return;
+    if (QFileInfo(file).suffix().isEmpty()) file += QLatin1Char('.') + suffix;
+    write(file);
+}
+
+bool SheetPlace::write(const QString& file) {
+    const Sheet& sheet = session_.checker.sheet();
+    if (!session_.checker.settled()) {
+        Q_EMIT message(tr("The sheet is being worked out; try again in a moment."), true);
+        return false;
+    }
+    const std::filesystem::path path = file.toStdString();
+    const auto written = path.extension() == ".md" ? writeFile(path, writeMarkdown(sheet)) : writePdf(sheet, path);
+    if (written) Q_EMIT message(tr("The patch sheet is in %1.").arg(file), false);
+    else Q_EMIT message(QString::fromStdString(written.error().text()), true);
+    return written.has_value();
+}
+
+} // namespace lariat

@@ -1,0 +1,42 @@
+// The Sheet place: the printable patch sheet as it will look, and its files.
+#pragma once
+
+#include "shell/place.h"
+
+#include <QLabel>
+#include <QScrollArea>
+#include <QVBoxLayout>
+
+namespace lariat {
+
+class SheetPlace : public Place {
+    Q_OBJECT
+
+  public:
+    explicit SheetPlace(const Session& session, QWidget* parent = nullptr);
+
+    void addActions(const Menus& menus) override;
+    [[nodiscard]] int pageCount() const { return static_cast<int>(pages_.size()); }
+
+  public Q_SLOTS:
+    /// Asks for a file and writes the sheet as `suffix`, "pdf" or "md".
+    void saveAs(const QString& suffix);
+    /// Writes to a file ending in .pdf or .md and tells how it went.
+    bool write(const QString& file);
+
+  protected:
+    void showEvent(QShowEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+
+  private:
+    void refresh();
+    void fit();
+
+    Session session_;
+    QScrollArea* scroll_;
+    QVBoxLayout* list_;
+    std::vector<QLabel*> pages_;
+    bool stale_ = true;
+};
+
+} // namespace lariat

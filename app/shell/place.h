@@ -1,0 +1,46 @@
+// A place: one page of the window that answers one question.
+//
+// To add a place, derive from Place in a folder of its own and name it in app/places.cpp.
+#pragma once
+
+#include "shell/session.h"
+
+#include <QMenu>
+#include <QString>
+#include <QWidget>
+
+#include <vector>
+
+namespace lariat {
+
+/// The menus that a place may add its actions to.
+struct Menus {
+    QMenu& edit;
+    QMenu& view;
+    QMenu& patch;
+};
+
+class Place : public QWidget {
+    Q_OBJECT
+
+  public:
+    using QWidget::QWidget;
+    /// A widget for the right of the window's head, or nullptr.
+    [[nodiscard]] virtual QWidget* tool() { return nullptr; }
+    /// Called once, before the window is shown.
+    virtual void addActions(const Menus&) {}
+
+  Q_SIGNALS:
+    /// Something to tell the user; a refusal is shown as such.
+    void message(const QString& text, bool refusal);
+};
+
+struct PlaceEntry {
+    QString id;
+    QString name;
+    QString question;
+    Place* (*make)(const Session& session);
+    QString laterText{}; ///< for a place that is not built yet: what it will be for
+};
+
+} // namespace lariat

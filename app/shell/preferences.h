@@ -1,0 +1,36 @@
+// Preferences: theme, audio device, and what the simulated interface records.
+#pragma once
+
+#include "shell/session.h"
+#include "shell/theme.h"
+
+#include <QComboBox>
+#include <QDialog>
+#include <QPushButton>
+
+namespace lariat {
+
+class Preferences : public QDialog {
+    Q_OBJECT
+
+  public:
+    explicit Preferences(const Session& session, QWidget* parent = nullptr);
+
+    /// What was chosen last time.
+    [[nodiscard]] static Theme theme();
+    [[nodiscard]] static QString device();
+
+  Q_SIGNALS:
+    void themeChosen(Theme theme);
+
+  private:
+    void showRecording();
+    void record();
+
+    Session session_;
+    QComboBox* theme_;
+    QComboBox* device_;
+    QPushButton* record_;
+};
+
+} // namespace lariat

@@ -1,0 +1,136 @@
+#include "shell/transport_bar.h"
+
+#include "look/fonts.h"
+#include "shell/theme.h"
+
+#include <QHBoxLayout>
+#include <QPainter>
+#include <QPainterPath>
+
+#include <cmath>
+
+namespace lariat {
+namespace {
+
+constexpr int kRefreshMilliseconds = 40;
+constexpr int kBeatsPerBar = 4;
+
+class RunButton : public QAbstractButton {
+  public:
+    RunButton() {
+        setFixedSize(44, 40);
+        setCheckable(true);
+        setFocusPolicy(Qt::StrongFocus);
+    }
+
+  protected:
+    void paintEvent(QPaintEvent*) override {
+        QPainter painter(this);
+        const Look& l = look();
+        painter.setRenderHint(QPainter::Antialiasing);
+        if (hasFocus() || underMouse()) {
+            painter.setPen(QPen(hasFocus() ? l.accent : l.railInk, 1));
+            painter.drawRoundedRect(rect().adjusted(1, 1, -2, -2), 4, 4);
+        }
+        painter.setPen(Qt::NoPen);
+        painter.setBrush(l.railInk);
+        if (isChecked()) painter.drawRect(15, 13, 14, 14);
+        else painter.drawPolygon(QPolygonF{QPointF(15, 11), QPointF(31, 20), QPointF(15, 29)});
+    }
+};
+
+} // namespace
+
+TransportBar::TransportBar(const Session& session, QWidget* parent) : QFrame(parent), session_(session) {
+    setFixedHeight(56);
+    auto* layout = new QHBoxLayout(this);
+    layout->setContentsMargins(18, 4, 18, 4);
+    layout->setSpacing(12);
+    const auto label = [&](const QFont& font, int width, const QString& name) {
+        auto* made = new QLabel;
+        made->setFont(font);
+        made->setMinimumWidth(width);
+        made->setAccessibleName(name);
+        return made;
+    };
+    run_ = new RunButton;
+    run_->setObjectName(QStringLiteral("run"));
+    run_->setAccessibleName(tr("Start or stop"));
+    run_->setToolTip(tr("Start or stop the clock (Space)"));
+    run_->setChecked(session.sound.engine().running());
+    connect(run_, &QAbstractButton::clicked, this, [this](bool on) { session_.sound.setRunning(on); });
+    connect(&session.sound, &Sound::runningChanged, run_, &QAbstractButton::setChecked);
+    position_ = label(figureFont(20), 76, tr("Bar and beat"));
+    tempo_ = label(figureFont(13), 84, tr("Tempo"));
+    left_ = new Meter(tr("out L"));
+    right_ = new Meter(tr("out R"));
+    auto* meters = new QVBoxLayout;
+    meters->setSpacing(2);
+    meters->addStretch();
+    meters->addWidget(left_);
+    meters->addWidget(right_);
+    meters->addStretch();
+    monitor_ = new QSlider(Qt::Horizontal);
+    monitor_->setObjectName(QStringLiteral("monitor"));
+    monitor_->setAccessibleName(tr("Monitor level in dB"));
+    monitor_->setRange(-60, 0);
+    monitor_->setPageStep(6);
+    monitor_->setFixedWidth(110);
+    monitor_->setValue(static_cast<int>(std::lround(session.sound.monitorDecibels())));
+    monitor_->setToolTip(tr("How loud the monitor is. Start low: resonance, feedback and sync can jump 20 dB in a step."));
+    monitorText_ = label(textFont(13), 104, tr("Monitor level"));
+    load_ = label(textFont(13), 130, tr("Load"));
+    load_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    connect(monitor_, &QSlider::valueChanged, this, [this](int value) {
+        session_.sound.setMonitorDecibels(value);
+        showMonitor();
+    });
+    layout->addWidget(run_);
+    layout->addWidget(position_);
+    layout->addWidget(tempo_);
+    layout->addStretch(1);
+    layout->addLayout(meters);
+    layout->addStretch(1);
+    layout->addWidget(monitorText_);
+    layout->addWidget(monitor_);
+    layout->addWidget(load_);
+    connect(&timer_, &QTimer::timeout, this, &TransportBar::refresh);
+    timer_.start(kRefreshMilliseconds);
+    showMonitor();
+    refresh();
+}
+
+void TransportBar::paintEvent(QPaintEvent*) {
+    QPainter(this).fillRect(rect(), look().rail);
+    const QString ink = QStringLiteral("color: %1").arg(look().railInk.name());
+    for (QLabel* label : {position_, tempo_, monitorText_, load_})
+        if (label->styleSheet() != ink) label->setStyleSheet(ink);
+}
+
+QString TransportBar::tempo() const {
+    for (const Post& post : session_.document.patch().posts)
+        if (const KnobInfo* knob = session_.document.library().part(post)->knobFor("clock", "tempo"))
+            return QString::fromStdString(knob->scale.text(knobValue(post, *knob)));
+    return tr("no clock");
+}
+
+void TransportBar::showMonitor() {
+    const double level = session_.sound.monitorDecibels();
+    monitorText_->setText(level <= -60.0 ? tr("monitor off") : tr("monitor %1 dB").arg(level, 0, 'f', 0));
+}
+
+void TransportBar::refresh() {
+    EngineMeters& meters = session_.sound.engine().meters;
+    const auto beat = static_cast<long>(std::floor(meters.beats.load()));
+    position_->setText(QStringLiteral("%1 · %2").arg(beat / kBeatsPerBar + 1).arg(beat % kBeatsPerBar + 1));
+    tempo_->setText(tempo());
+    left_->show(meters.peakLeft.exchange(0.0f));
+    right_->show(meters.peakRight.exchange(0.0f));
+    sinceLimited_ = meters.limited.exchange(false) ? 0 : sinceLimited_ + 1;
+    const QString load = tr("load %1 %").arg(100.0 * static_cast<double>(meters.load.load()), 0, 'f', 0);
+    load_->setText(sinceLimited_ * kRefreshMilliseconds < 1500 ? tr("monitor limited") : load);
+    const unsigned dropouts = session_.sound.dropouts();
+    load_->setToolTip(tr("%1, %2 dropouts").arg(session_.sound.deviceName()).arg(dropouts));
+}
+
+} // namespace lariat
