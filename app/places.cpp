@@ -8,16 +8,21 @@
 namespace lariat {
 namespace {
 
-template <class T> Place* makePlace(const Session& session) { return new T(session); }
+template <class T> Place* makePlace(const Session& session) {
+    return new T(session);
+}
 
-QString tr(const char* text) { return QCoreApplication::translate("places", text); }
+QString tr(const char* text) {
+    return QCoreApplication::translate("places", text);
+}
 
 } // namespace
 
 std::vector<PlaceEntry> allPlaces() {
     return {
         {"stock", tr("Stock"), tr("What have I, and what is left?"), nullptr,
-         tr("This place will count what your case can do, and show which modules, cables and milliamps are still free.")},
+         tr("This place will count what your case can do, and show which modules, cables and milliamps are still "
+            "free.")},
         {"plan", tr("Plan"), tr("How do I build that here?"), nullptr,
          tr("This place will turn a recipe and your wishes into cable rows and knob settings for your own case.")},
         {"patch", tr("Patch"), tr("What is tied to what, and what flows?"), makePlace<PatchPlace>},

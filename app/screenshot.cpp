@@ -22,7 +22,8 @@ int takePicture(MainWindow& window, const QString& file, const QString& selected
     const auto heard = [&] { return static_cast<double>(window.sound().engine().meters.frames.load()) / 48000.0; };
     while ((heard() < kHeardSeconds || !window.checker().settled()) && timer.elapsed() < kPatienceMilliseconds)
         QApplication::processEvents(QEventLoop::AllEvents, 20);
-    if (auto* patch = dynamic_cast<PatchPlace*>(window.place(QStringLiteral("patch"))); patch && !selectedPost.isEmpty())
+    if (auto* patch = dynamic_cast<PatchPlace*>(window.place(QStringLiteral("patch")));
+        patch && !selectedPost.isEmpty())
         patch->chart().selectPost(selectedPost.toStdString());
     for (int i = 0; i < 30; ++i) QApplication::processEvents(QEventLoop::AllEvents, 20);
     QDir().mkpath(QFileInfo(file).absolutePath());

@@ -134,7 +134,8 @@ void addMeasure(CLI::App& app, Context& context) {
         for (int n = 1; pitch && n <= 8 && pitch->hertz.value * n < file.rate / 2; ++n) {
             const double size = spectrum.at(pitch->hertz.value * n);
             partials.push_back(size);
-            lines += fmt::format("  partial {} {:9.1f} Hz {:8.1f} dB\n", n, pitch->hertz.value * n, toDecibels(size).value);
+            lines +=
+                fmt::format("  partial {} {:9.1f} Hz {:8.1f} dB\n", n, pitch->hertz.value * n, toDecibels(size).value);
         }
         if (context.json) {
             Json out = {{"seconds", static_cast<double>(first.size()) / file.rate},

@@ -432,7 +432,8 @@ void Chart::paintCable(QPainter& painter, const ChartRow& row) {
     painter.setPen(chosen ? l.accent : l.softInk);
     painter.drawText(QRectF(4, row.top, 22, row.height), Qt::AlignVCenter | Qt::AlignRight,
                      QString::number(document_.patch().row(row.cable)));
-    if (findingOf(row.cable, "")) painter.fillRect(QRectF(30, row.top, 6, row.height), l.alarm); // joins its finding's row
+    if (findingOf(row.cable, ""))
+        painter.fillRect(QRectF(30, row.top, 6, row.height), l.alarm); // joins its finding's row
     paintReadings(painter, row, trace);
 }
 
@@ -518,9 +519,11 @@ void Chart::paintFinding(QPainter& painter, const ChartRow& row) {
     }
     painter.setFont(textFont(13));
     painter.setPen(l.ink);
-    const QString where = finding.cable ? QString() : q(document_.patch().post(finding.post)->name) + QStringLiteral(": ");
+    const QString where =
+        finding.cable ? QString() : q(document_.patch().post(finding.post)->name) + QStringLiteral(": ");
     const QRectF text(44, row.top, end - 44, row.height);
-    painter.drawText(text, Qt::AlignVCenter, QFontMetricsF(painter.font()).elidedText(where + q(finding.figure), Qt::ElideRight, text.width()));
+    painter.drawText(text, Qt::AlignVCenter,
+                     QFontMetricsF(painter.font()).elidedText(where + q(finding.figure), Qt::ElideRight, text.width()));
 }
 
 /// The notes of the first track as steps, and the hits of the first lane below them.
@@ -540,14 +543,19 @@ void Chart::paintPattern(QPainter& painter, const Pattern& pattern, const QRectF
         for (std::size_t i = 0; i < steps.size(); ++i)
             if (steps[i].kind == Step::Kind::Note) {
                 const qreal up = (steps[i].note - low) / std::max(1.0, static_cast<double>(high - low));
-                painter.fillRect(QRectF(box.left() + static_cast<qreal>(i) * width, box.top() + (1.0 - up) * 14, width - 1, 3), l.kind(SignalKind::Pitch));
+                painter.fillRect(
+                    QRectF(box.left() + static_cast<qreal>(i) * width, box.top() + (1.0 - up) * 14, width - 1, 3),
+                    l.kind(SignalKind::Pitch));
             }
     }
     if (!pattern.lanes.empty()) {
         const auto& hits = pattern.lanes.front().hits;
         const qreal width = box.width() / static_cast<qreal>(hits.size());
         for (std::size_t i = 0; i < hits.size(); ++i)
-            if (hits[i]) painter.fillRect(QRectF(box.left() + static_cast<qreal>(i) * width, box.bottom() - 4, std::max(1.5, width - 1), 4), l.kind(SignalKind::Gate));
+            if (hits[i])
+                painter.fillRect(
+                    QRectF(box.left() + static_cast<qreal>(i) * width, box.bottom() - 4, std::max(1.5, width - 1), 4),
+                    l.kind(SignalKind::Gate));
     }
 }
 
@@ -574,8 +582,10 @@ void Chart::paintHeads(QPainter& painter) {
         painter.setFont(textFont(13, fits));
         painter.setPen(findingOf(0, place.id) ? l.alarm : l.ink);
         const QString name = QFontMetricsF(painter.font()).elidedText(q(post.name), Qt::ElideMiddle, room);
-        painter.drawText(QRectF(place.head.left(), place.head.top() + 3, place.head.width(), 20), Qt::AlignHCenter | Qt::AlignVCenter, name);
-        if (const Pattern* pattern = document_.patch().pattern(post.id)) paintPattern(painter, *pattern, place.head.adjusted(8, 25, -8, -8));
+        painter.drawText(QRectF(place.head.left(), place.head.top() + 3, place.head.width(), 20),
+                         Qt::AlignHCenter | Qt::AlignVCenter, name);
+        if (const Pattern* pattern = document_.patch().pattern(post.id))
+            paintPattern(painter, *pattern, place.head.adjusted(8, 25, -8, -8));
         const auto knobs = static_cast<qreal>(part.mainKnobs.size());
         const qreal spacing = std::min(27.0, place.head.width() / std::max(1.0, knobs));
         qreal x = place.head.center().x() - spacing * (knobs - 1) / 2;

@@ -83,7 +83,8 @@ ChartLayout ChartLayout::of(const Patch& patch, const std::vector<NormalInEffect
     const auto addFindings = [&](int cable, const std::string& post) {
         for (std::size_t f = 0; f < findings.size(); ++f)
             if (cable ? findings[f].cable == cable : findings[f].cable == 0 && findings[f].post == post)
-                add({.kind = ChartRow::Kind::Finding, .from = {}, .to = {}, .heading = {}, .finding = f}, kFindingHeight);
+                add({.kind = ChartRow::Kind::Finding, .from = {}, .to = {}, .heading = {}, .finding = f},
+                    kFindingHeight);
     };
     // What concerns a post as a whole stands below the last cable that enters it, or leaves it if none does.
     std::map<std::string, std::size_t> lastCable;
@@ -101,13 +102,16 @@ ChartLayout ChartLayout::of(const Patch& patch, const std::vector<NormalInEffect
             add({.kind = ChartRow::Kind::Heading, .from = {}, .to = {}, .heading = {}}, kHeadingHeight);
         }
         if (view.folded.contains(heading)) continue;
-        add({.kind = ChartRow::Kind::Cable, .cable = cable.id, .from = cable.from, .to = cable.to, .heading = {}}, rowHeight(view));
+        add({.kind = ChartRow::Kind::Cable, .cable = cable.id, .from = cable.from, .to = cable.to, .heading = {}},
+            rowHeight(view));
         addFindings(cable.id, {});
         for (const auto& [post, last] : lastCable) {
             if (last != i) continue;
             if (view.showNormals)
                 for (const NormalInEffect& normal : normals)
-                    if (normal.to.post == post) add({.kind = ChartRow::Kind::Normal, .from = normal.from, .to = normal.to, .heading = {}}, kNormalHeight);
+                    if (normal.to.post == post)
+                        add({.kind = ChartRow::Kind::Normal, .from = normal.from, .to = normal.to, .heading = {}},
+                            kNormalHeight);
             addFindings(0, post);
         }
     }

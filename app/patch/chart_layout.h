@@ -41,8 +41,8 @@ struct ChartRow {
 };
 
 struct ChartLayout {
-    static constexpr qreal kGutter = 44;    ///< row numbers and finding marks
-    static constexpr qreal kReadings = 130; ///< figures at the right
+    static constexpr qreal kGutter = 44;     ///< row numbers and finding marks
+    static constexpr qreal kReadings = 130;  ///< figures at the right
     static constexpr qreal kWordsLeft = 56;  ///< jack words before the first post
     static constexpr qreal kWordsRight = 36; ///< jack words behind the last one
     static constexpr qreal kHeadHeight = 58;

@@ -28,9 +28,10 @@ FindingCard::FindingCard(const QString& where, const Finding& finding, QWidget* 
     label(QString::fromStdString(finding.reason), false);
     for (std::size_t i = 0; i < finding.fixes.size(); ++i) {
         const QString text = QString::fromStdString(finding.fixes[i].label).toHtmlEscaped();
-        auto* link = new QLabel(QStringLiteral("<a href=\"fix\" style=\"color:%1; text-decoration:none; font-weight:600\">→ %2</a>")
-                                    .arg(l.accent.name(), text),
-                                this);
+        auto* link = new QLabel(
+            QStringLiteral("<a href=\"fix\" style=\"color:%1; text-decoration:none; font-weight:600\">→ %2</a>")
+                .arg(l.accent.name(), text),
+            this);
         link->setWordWrap(true);
         link->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
         link->setAccessibleName(QString::fromStdString(finding.fixes[i].label));

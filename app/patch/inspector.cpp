@@ -16,7 +16,9 @@ namespace {
 
 constexpr int kColumns = 3;
 
-QString q(const std::string& text) { return QString::fromStdString(text); }
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
 
 } // namespace
 
@@ -46,11 +48,14 @@ void Inspector::forgetPending() {
 /// Everything that the page says, except where knobs and switches stand.
 QString Inspector::wording() const {
     const Patch& patch = session_.document.patch();
-    QStringList words = {q(chart_.selectedPost()), QString::number(chart_.selectedCable()), q(pending_.text()), look().ink.name()};
+    QStringList words = {q(chart_.selectedPost()), QString::number(chart_.selectedCable()), q(pending_.text()),
+                         look().ink.name()};
     if (const Post* post = patch.post(chart_.selectedPost())) {
         words << q(post->name) << q(post->module) << q(post->part) << q(post->voice);
         for (const JackInfo& jack : session_.document.library().part(*post)->jacks)
-            words << jackState({post->id, jack.id}, patch, session_.document.library(), session_.sound.engine().normals()).text;
+            words << jackState({post->id, jack.id}, patch, session_.document.library(),
+                               session_.sound.engine().normals())
+                         .text;
     } else {
         words << QString::number(patch.posts.size());
     }
@@ -155,7 +160,8 @@ void Inspector::addKnobs(const Post& post, const PartInfo& part) {
         knob->setObjectName(QStringLiteral("knob-") + q(info.id));
         knob->showValue(knobValue(post, info));
         Document& document = session_.document;
-        connect(knob, &Knob::turned, this, [&document, post = post.id, id = info.id](double value) { document.turnKnob(post, id, value); });
+        connect(knob, &Knob::turned, this,
+                [&document, post = post.id, id = info.id](double value) { document.turnKnob(post, id, value); });
         connect(knob, &Knob::released, this, [this] {
             session_.document.endTurning();
             QMetaObject::invokeMethod(this, &Inspector::refresh, Qt::QueuedConnection);
@@ -220,15 +226,24 @@ void Inspector::addFindings() {
     QStringList elsewhere;
     for (const Finding& finding : session_.checker.findings()) {
         const Cable* cable = patch.cable(finding.cable);
-        const bool here = post_.empty() ? true : cable ? cable->id == chart_.selectedCable() || cable->from.post == post_ || cable->to.post == post_ : finding.post == post_;
-        const QString where = cable ? tr("Cable %1").arg(patch.row(cable->id)) : patch.post(finding.post) ? q(patch.post(finding.post)->name) : QString();
+        const bool here =
+            post_.empty() ? true
+            : cable       ? cable->id == chart_.selectedCable() || cable->from.post == post_ || cable->to.post == post_
+                          : finding.post == post_;
+        const QString where = cable                      ? tr("Cable %1").arg(patch.row(cable->id))
+                              : patch.post(finding.post) ? q(patch.post(finding.post)->name)
+                                                         : QString();
         if (!here) {
-            elsewhere << (cable ? QStringLiteral("<a href=\"%1\" style=\"color:%2\">%3</a>").arg(cable->id).arg(look().accent.name(), where.toHtmlEscaped())
-                                : QStringLiteral("<a href=\"%1\" style=\"color:%2\">%3</a>").arg(q(finding.post), look().accent.name(), where.toHtmlEscaped()));
+            elsewhere << (cable ? QStringLiteral("<a href=\"%1\" style=\"color:%2\">%3</a>")
+                                      .arg(cable->id)
+                                      .arg(look().accent.name(), where.toHtmlEscaped())
+                                : QStringLiteral("<a href=\"%1\" style=\"color:%2\">%3</a>")
+                                      .arg(q(finding.post), look().accent.name(), where.toHtmlEscaped()));
             continue;
         }
         auto* card = new FindingCard(where, finding);
-        connect(card, &FindingCard::fixChosen, this, [this, finding](std::size_t fix) { Q_EMIT fixRequested(finding, fix); });
+        connect(card, &FindingCard::fixChosen, this,
+                [this, finding](std::size_t fix) { Q_EMIT fixRequested(finding, fix); });
         layout_->addSpacing(4);
         layout_->addWidget(card);
     }
@@ -264,8 +279,9 @@ void Inspector::pickJack(const JackRef& jack) {
         refresh();
         return;
     }
-    const QString name = tr("tie %1 to %2").arg(q(tieName(tie->cable.from, patch, session_.document.library())),
-                                               q(tieName(tie->cable.to, patch, session_.document.library())));
+    const QString name = tr("tie %1 to %2")
+                             .arg(q(tieName(tie->cable.from, patch, session_.document.library())),
+                                  q(tieName(tie->cable.to, patch, session_.document.library())));
     session_.document.apply({*tie}, name);
 }
 

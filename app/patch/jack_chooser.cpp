@@ -16,7 +16,9 @@
 namespace lariat {
 namespace {
 
-QString q(const std::string& text) { return QString::fromStdString(text); }
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
 
 QIcon markOf(SignalKind kind) {
     QPixmap pixmap(16, 16);
@@ -83,7 +85,9 @@ void JackChooser::fillOutputs() {
     }
     std::ranges::stable_sort(entries, {}, &Entry::rank);
     for (const Entry& entry : entries) {
-        auto* item = new QListWidgetItem(markOf(entry.jack->kind), q(entry.jack->name) + (entry.state.used ? QStringLiteral("  ") + entry.state.text : QString()), outputs_);
+        auto* item = new QListWidgetItem(
+            markOf(entry.jack->kind),
+            q(entry.jack->name) + (entry.state.used ? QStringLiteral("  ") + entry.state.text : QString()), outputs_);
         item->setData(Qt::UserRole, q(entry.jack->id));
     }
 }
@@ -108,7 +112,8 @@ void JackChooser::fillInputs() {
     }
     std::ranges::stable_sort(entries, {}, &Entry::rank);
     for (const Entry& entry : entries) {
-        auto* item = new QListWidgetItem(markOf(entry.jack->kind), q(entry.jack->name) + (entry.taken ? tr("  taken") : QString()), inputs_);
+        auto* item = new QListWidgetItem(markOf(entry.jack->kind),
+                                         q(entry.jack->name) + (entry.taken ? tr("  taken") : QString()), inputs_);
         item->setData(Qt::UserRole, q(entry.jack->id));
         if (entry.taken) item->setFlags(Qt::NoItemFlags);
     }
@@ -117,21 +122,27 @@ void JackChooser::fillInputs() {
 }
 
 JackRef JackChooser::output() const {
-    return outputs_->currentItem() ? JackRef{from_, outputs_->currentItem()->data(Qt::UserRole).toString().toStdString()} : JackRef{};
+    return outputs_->currentItem()
+               ? JackRef{from_, outputs_->currentItem()->data(Qt::UserRole).toString().toStdString()}
+               : JackRef{};
 }
 
 JackRef JackChooser::input() const {
-    return inputs_->currentItem() ? JackRef{to_, inputs_->currentItem()->data(Qt::UserRole).toString().toStdString()} : JackRef{};
+    return inputs_->currentItem() ? JackRef{to_, inputs_->currentItem()->data(Qt::UserRole).toString().toStdString()}
+                                  : JackRef{};
 }
 
 /// Says what the plug will break before it goes in.
 void JackChooser::describe() {
     const Patch& patch = session_.document.patch();
     QString text;
-    if (outputs_->count() == 0) text = tr("This post has no output.");
-    else if (input().post.empty()) text = tr("Every input here is taken.");
+    if (outputs_->count() == 0)
+        text = tr("This post has no output.");
+    else if (input().post.empty())
+        text = tr("Every input here is taken.");
     for (const NormalInEffect& normal : session_.sound.engine().normals())
-        if (normal.to == input()) text = tr("Breaks the normal from %1.").arg(q(tieName(normal.from, patch, session_.document.library())));
+        if (normal.to == input())
+            text = tr("Breaks the normal from %1.").arg(q(tieName(normal.from, patch, session_.document.library())));
     effect_->setText(text);
     tie_->setEnabled(!output().post.empty() && !input().post.empty());
 }
@@ -145,8 +156,10 @@ void JackChooser::accept() {
 }
 
 void JackChooser::keyPressEvent(QKeyEvent* event) {
-    if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) accept();
-    else QFrame::keyPressEvent(event);
+    if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter)
+        accept();
+    else
+        QFrame::keyPressEvent(event);
 }
 
 } // namespace lariat

@@ -8,7 +8,9 @@
 namespace lariat {
 namespace {
 
-QString tr(const char* text) { return QCoreApplication::translate("jack", text); }
+QString tr(const char* text) {
+    return QCoreApplication::translate("jack", text);
+}
 
 } // namespace
 

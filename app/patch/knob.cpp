@@ -64,7 +64,7 @@ void Knob::take(const QString& text) {
     const auto read = scale_.parse(text.toStdString());
     if (!read || *read < scale_.min || *read > scale_.max) {
         Q_EMIT refused(tr("“%1” is not a setting of %2: it takes %3.")
-                         .arg(text, name_, QString::fromStdString(scale_.expectation())));
+                           .arg(text, name_, QString::fromStdString(scale_.expectation())));
         return;
     }
     showValue(*read);

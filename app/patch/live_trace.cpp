@@ -35,8 +35,11 @@ void LiveTrace::measure(const Tap& tap, double rate, SignalKind jack) {
     const double spanSeconds = Tap::kPerSpan / rate;
     const auto spans = tap.spans(static_cast<std::size_t>(kReadSeconds / spanSeconds));
     reading_ = readSignal(tap.samples(kPitchSamples), rate, spans, spanSeconds, jack);
-    if (reading_.pitch && reading_.kind == SignalKind::Audio) window_ = std::clamp(4.0 / reading_.pitch->value, 0.002, 0.08);
-    rolled_ = reading_.pitch && reading_.kind != SignalKind::Audio ? std::clamp(8.0 / reading_.pitch->value, 0.1, kRollSeconds) : kRollSeconds;
+    if (reading_.pitch && reading_.kind == SignalKind::Audio)
+        window_ = std::clamp(4.0 / reading_.pitch->value, 0.002, 0.08);
+    rolled_ = reading_.pitch && reading_.kind != SignalKind::Audio
+                  ? std::clamp(8.0 / reading_.pitch->value, 0.1, kRollSeconds)
+                  : kRollSeconds;
 }
 
 std::vector<MinMax> LiveTrace::columns(const Tap& tap, double rate, int columns) const {

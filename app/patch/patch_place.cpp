@@ -12,9 +12,13 @@
 namespace lariat {
 namespace {
 
-QString q(const std::string& text) { return QString::fromStdString(text); }
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
 
-bool hasOutput(const PartInfo& part) { return std::ranges::any_of(part.jacks, &JackInfo::output); }
+bool hasOutput(const PartInfo& part) {
+    return std::ranges::any_of(part.jacks, &JackInfo::output);
+}
 
 } // namespace
 
@@ -48,7 +52,8 @@ void PatchPlace::addActions(const Menus& menus) {
     QMenu* fromCase = menus.patch.addMenu(tr("&Add from the case"));
     connect(fromCase, &QMenu::aboutToShow, this, [this, fromCase] { fillCaseMenu(*fromCase); });
     fillCaseMenu(*fromCase);
-    add(menus.patch, tr("&Tie a cable"), QKeySequence(QStringLiteral("Ctrl+T")), [this] { tieLine_->setFocus(Qt::ShortcutFocusReason); });
+    add(menus.patch, tr("&Tie a cable"), QKeySequence(QStringLiteral("Ctrl+T")),
+        [this] { tieLine_->setFocus(Qt::ShortcutFocusReason); });
     add(menus.patch, tr("Take the cable &out"), QKeySequence(Qt::Key_Delete), [this] { chart_->removeSelected(); });
     add(menus.patch, tr("Row &earlier"), QKeySequence(QStringLiteral("Ctrl+Up")), [this] { chart_->moveSelected(-1); });
     add(menus.patch, tr("Row &later"), QKeySequence(QStringLiteral("Ctrl+Down")), [this] { chart_->moveSelected(1); });
@@ -60,9 +65,12 @@ void PatchPlace::addActions(const Menus& menus) {
         action->setChecked(on);
         connect(action, &QAction::toggled, this, run);
     };
-    toggle(tr("&Compact rows"), QKeySequence(QStringLiteral("Ctrl+K")), false, [this](bool on) { chart_->setCompact(on); });
-    toggle(tr("Wires &behind the panel"), QKeySequence(QStringLiteral("Ctrl+B")), true, [this](bool on) { chart_->setShowsNormals(on); });
-    toggle(tr("Hold the &traces"), QKeySequence(QStringLiteral("Ctrl+H")), false, [this](bool on) { chart_->setFrozen(on); });
+    toggle(tr("&Compact rows"), QKeySequence(QStringLiteral("Ctrl+K")), false,
+           [this](bool on) { chart_->setCompact(on); });
+    toggle(tr("Wires &behind the panel"), QKeySequence(QStringLiteral("Ctrl+B")), true,
+           [this](bool on) { chart_->setShowsNormals(on); });
+    toggle(tr("Hold the &traces"), QKeySequence(QStringLiteral("Ctrl+H")), false,
+           [this](bool on) { chart_->setFrozen(on); });
 }
 
 void PatchPlace::chooseJacks(const std::string& from, const std::string& to, const QPoint& where) {
@@ -76,15 +84,17 @@ void PatchPlace::chooseJacks(const std::string& from, const std::string& to, con
             Q_EMIT message(q(tie.error().reason), true);
             return;
         }
-        const QString name = tr("tie %1 to %2").arg(q(tieName(output, patch, session_.document.library())),
-                                                   q(tieName(input, patch, session_.document.library())));
+        const QString name = tr("tie %1 to %2")
+                                 .arg(q(tieName(output, patch, session_.document.library())),
+                                      q(tieName(input, patch, session_.document.library())));
         if (session_.document.apply({*tie}, name)) chart_->selectCable(session_.document.patch().cableInto(input)->id);
     });
     chooser_->adjustSize();
     // Beside the pointer, but within the window.
     const QRect frame(window()->mapToGlobal(QPoint(0, 0)), window()->size());
-    const QPoint corner(std::clamp(where.x() + 8, frame.left() + 8, std::max(frame.left() + 8, frame.right() - chooser_->width() - 8)),
-                        std::clamp(where.y() + 8, frame.top() + 8, std::max(frame.top() + 8, frame.bottom() - chooser_->height() - 8)));
+    const QPoint corner(
+        std::clamp(where.x() + 8, frame.left() + 8, std::max(frame.left() + 8, frame.right() - chooser_->width() - 8)),
+        std::clamp(where.y() + 8, frame.top() + 8, std::max(frame.top() + 8, frame.bottom() - chooser_->height() - 8)));
     chooser_->move(corner);
     chooser_->show();
 }
@@ -92,7 +102,8 @@ void PatchPlace::chooseJacks(const std::string& from, const std::string& to, con
 void PatchPlace::applyFix(const Finding& finding, std::size_t fix) {
     if (fix >= finding.fixes.size()) return;
     const QString label = q(finding.fixes[fix].label);
-    if (session_.document.apply(finding.fixes[fix].edits, label)) Q_EMIT message(tr("%1: done. Ctrl+Z takes it back.").arg(label), false);
+    if (session_.document.apply(finding.fixes[fix].edits, label))
+        Q_EMIT message(tr("%1: done. Ctrl+Z takes it back.").arg(label), false);
 }
 
 void PatchPlace::fillCaseMenu(QMenu& menu) {
@@ -103,7 +114,8 @@ void PatchPlace::fillCaseMenu(QMenu& menu) {
         const ModuleInfo* module = session_.document.library().module(slot.module);
         if (!module) continue;
         for (const PartInfo& part : module->parts) {
-            const bool used = std::ranges::any_of(patch.posts, [&](const Post& post) { return post.slot == slot.id && post.part == part.id; });
+            const bool used = std::ranges::any_of(
+                patch.posts, [&](const Post& post) { return post.slot == slot.id && post.part == part.id; });
             if (used) continue;
             QString text = q(module->description.name);
             if (module->parts.size() > 1) text += QStringLiteral(": ") + q(part.name);
@@ -111,15 +123,20 @@ void PatchPlace::fillCaseMenu(QMenu& menu) {
             menu.addAction(text, this, [this, slot, &part] { addFromCase(slot, part); });
         }
     }
-    if (menu.isEmpty()) menu.addAction(housing ? tr("Everything in this case is in use") : tr("This patch names no case"))->setEnabled(false);
+    if (menu.isEmpty())
+        menu.addAction(housing ? tr("Everything in this case is in use") : tr("This patch names no case"))
+            ->setEnabled(false);
 }
 
 void PatchPlace::addFromCase(const Slot& slot, const PartInfo& part) {
     const Patch& patch = session_.document.patch();
-    const auto taken = [&](const std::string& name) { return std::ranges::any_of(patch.posts, [&](const Post& post) { return post.name == name; }); };
+    const auto taken = [&](const std::string& name) {
+        return std::ranges::any_of(patch.posts, [&](const Post& post) { return post.name == name; });
+    };
     Post post{slot.id + "-" + part.id, part.name, slot.id, slot.module, part.id, {}, {}, Json::object()};
     for (int number = 2; taken(post.name); ++number) post.name = part.name + " " + std::to_string(number);
-    for (int number = 2; patch.post(post.id); ++number) post.id = slot.id + "-" + part.id + "-" + std::to_string(number);
+    for (int number = 2; patch.post(post.id); ++number)
+        post.id = slot.id + "-" + part.id + "-" + std::to_string(number);
     if (session_.document.apply({AddPost{post}}, tr("add %1").arg(q(post.name)))) chart_->selectPost(post.id);
 }
 

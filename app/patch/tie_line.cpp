@@ -34,7 +34,8 @@ void TieLine::focusInEvent(QFocusEvent* event) {
 
 void TieLine::offer() {
     QStringList sentences;
-    for (const std::string& text : completeTie(this->text().toStdString(), session_.document.patch(), session_.document.library()))
+    for (const std::string& text :
+         completeTie(this->text().toStdString(), session_.document.patch(), session_.document.library()))
         sentences << QString::fromStdString(text);
     offered_.setStringList(sentences);
     if (!sentences.isEmpty() && !text().isEmpty()) completer()->complete();
@@ -48,8 +49,9 @@ void TieLine::tie() {
         Q_EMIT message(QString::fromStdString(read.error().reason), true);
         return;
     }
-    const QString sentence = QString::fromStdString(tieName(read->cable.from, patch, session_.document.library()) + " to " +
-                                                    tieName(read->cable.to, patch, session_.document.library()));
+    const QString sentence =
+        QString::fromStdString(tieName(read->cable.from, patch, session_.document.library()) + " to " +
+                               tieName(read->cable.to, patch, session_.document.library()));
     const JackRef to = read->cable.to;
     if (!session_.document.apply({*read}, tr("tie %1").arg(sentence))) return;
     clear();

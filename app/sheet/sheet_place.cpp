@@ -44,7 +44,8 @@ SheetPlace::SheetPlace(const Session& session, QWidget* parent) : Place(parent),
 
 void SheetPlace::addActions(const Menus& menus) {
     menus.patch.addSeparator();
-    menus.patch.addAction(tr("Patch sheet as &PDF…"), this, [this] { saveAs(QStringLiteral("pdf")); })->setShortcut(QKeySequence(QStringLiteral("Ctrl+P")));
+    menus.patch.addAction(tr("Patch sheet as &PDF…"), this, [this] { saveAs(QStringLiteral("pdf")); })
+        ->setShortcut(QKeySequence(QStringLiteral("Ctrl+P")));
     menus.patch.addAction(tr("Patch sheet as &Markdown…"), this, [this] { saveAs(QStringLiteral("md")); });
 }
 
@@ -100,8 +101,10 @@ bool SheetPlace::write(const QString& file) {
     }
     const std::filesystem::path path = file.toStdString();
     const auto written = path.extension() == ".md" ? writeFile(path, writeMarkdown(sheet)) : writePdf(sheet, path);
-    if (written) Q_EMIT message(tr("The patch sheet is in %1.").arg(file), false);
-    else Q_EMIT message(QString::fromStdString(written.error().text()), true);
+    if (written)
+        Q_EMIT message(tr("The patch sheet is in %1.").arg(file), false);
+    else
+        Q_EMIT message(QString::fromStdString(written.error().text()), true);
     return written.has_value();
 }
 

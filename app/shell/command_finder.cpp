@@ -12,11 +12,14 @@ namespace lariat {
 
 std::vector<std::pair<QString, QAction*>> allActions(const QMenuBar& menus) {
     std::vector<std::pair<QString, QAction*>> out;
-    const std::function<void(const QList<QAction*>&, const QString&)> walk = [&](const QList<QAction*>& actions, const QString& path) {
+    const std::function<void(const QList<QAction*>&, const QString&)> walk = [&](const QList<QAction*>& actions,
+                                                                                 const QString& path) {
         for (QAction* action : actions) {
             const QString name = path + action->text().remove(QLatin1Char('&'));
-            if (action->menu()) walk(action->menu()->actions(), name + QStringLiteral(" › "));
-            else if (!action->isSeparator() && action->isEnabled()) out.emplace_back(name, action);
+            if (action->menu())
+                walk(action->menu()->actions(), name + QStringLiteral(" › "));
+            else if (!action->isSeparator() && action->isEnabled())
+                out.emplace_back(name, action);
         }
     };
     walk(menus.actions(), {});

@@ -24,15 +24,20 @@ constexpr const char* kRecent = "recent";
 constexpr int kMostRecent = 8;
 constexpr const char* kVersion = "0.1.0";
 
-QString q(const std::string& text) { return QString::fromStdString(text); }
+QString q(const std::string& text) {
+    return QString::fromStdString(text);
+}
 
-QString patchFilter() { return MainWindow::tr("Lariat patches (*.json)"); }
+QString patchFilter() {
+    return MainWindow::tr("Lariat patches (*.json)");
+}
 
 } // namespace
 
-MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, const QString& settingsFolder, QWidget* parent)
-    : QMainWindow(parent), document_(std::move(workspace)), sound_(document_), checker_(document_), entries_(std::move(places)),
-      settingsFolder_(settingsFolder) {
+MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, const QString& settingsFolder,
+                       QWidget* parent)
+    : QMainWindow(parent), document_(std::move(workspace)), sound_(document_), checker_(document_),
+      entries_(std::move(places)), settingsFolder_(settingsFolder) {
     if (!settingsFolder_.isEmpty()) document_.setRecoveryFolder(settingsFolder_);
     const Session session{document_, sound_, checker_};
     auto* centre = new QWidget;
@@ -69,7 +74,9 @@ MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, cons
         pages_->addWidget(place ? static_cast<QWidget*>(place) : new LaterPlace(entry.question, entry.laterText));
         QWidget* tool = place ? place->tool() : nullptr;
         tools_->addWidget(tool ? tool : new QWidget);
-        if (place) connect(place, &Place::message, this, [this](const QString& text, bool refusal) { messages_->say(text, refusal); });
+        if (place)
+            connect(place, &Place::message, this,
+                    [this](const QString& text, bool refusal) { messages_->say(text, refusal); });
     }
     buildMenus();
     connect(rail_, &Rail::chosen, this, &MainWindow::go);
@@ -77,12 +84,14 @@ MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, cons
     connect(&document_, &Document::changed, this, &MainWindow::refreshHead);
     connect(&document_, &Document::fileChanged, this, &MainWindow::refreshTitle);
     connect(&checker_, &Checker::findingsChanged, this, &MainWindow::refreshHead);
-    connect(&sound_, &Sound::message, this, [this](const QString& text, bool refusal) { messages_->say(text, refusal); });
+    connect(&sound_, &Sound::message, this,
+            [this](const QString& text, bool refusal) { messages_->say(text, refusal); });
     showPlace(QStringLiteral("patch"));
     refreshHead();
     refreshTitle();
     resize(1280, 800);
-    for (const Error& error : document_.workspace().errors) messages_->say(tr("Left out: %1").arg(q(error.text())), true);
+    for (const Error& error : document_.workspace().errors)
+        messages_->say(tr("Left out: %1").arg(q(error.text())), true);
 }
 
 Place* MainWindow::place(const QString& id) const {
@@ -110,34 +119,45 @@ void MainWindow::buildMenus() {
     QMenu* view = menuBar()->addMenu(tr("&View"));
     for (std::size_t i = 0; i < entries_.size(); ++i) {
         const int place = static_cast<int>(i);
-        view->addAction(entries_[i].name, this, [this, place] { go(place); })->setShortcut(QKeySequence(QStringLiteral("Ctrl+%1").arg(i + 1)));
+        view->addAction(entries_[i].name, this, [this, place] { go(place); })
+            ->setShortcut(QKeySequence(QStringLiteral("Ctrl+%1").arg(i + 1)));
     }
     view->addSeparator();
     QMenu* patch = menuBar()->addMenu(tr("&Patch"));
     for (Place* place : built_)
         if (place) place->addActions({*edit, *view, *patch});
     QMenu* sound = menuBar()->addMenu(tr("&Sound"));
-    sound->addAction(tr("Start or &stop"), this, [this] { sound_.setRunning(!sound_.engine().running()); })->setShortcut(Qt::Key_Space);
-    sound->addAction(tr("&Back to bar 1"), this, [this] { sound_.rewind(); })->setShortcut(QKeySequence(QStringLiteral("Ctrl+Backspace")));
+    sound->addAction(tr("Start or &stop"), this, [this] { sound_.setRunning(!sound_.engine().running()); })
+        ->setShortcut(Qt::Key_Space);
+    sound->addAction(tr("&Back to bar 1"), this, [this] { sound_.rewind(); })
+        ->setShortcut(QKeySequence(QStringLiteral("Ctrl+Backspace")));
     const auto louder = [this](int by) { transport_->monitor()->setValue(transport_->monitor()->value() + by); };
-    sound->addAction(tr("Monitor &up"), this, [louder] { louder(3); })->setShortcut(QKeySequence(QStringLiteral("Ctrl+Shift+Up")));
-    sound->addAction(tr("Monitor &down"), this, [louder] { louder(-3); })->setShortcut(QKeySequence(QStringLiteral("Ctrl+Shift+Down")));
+    sound->addAction(tr("Monitor &up"), this, [louder] { louder(3); })
+        ->setShortcut(QKeySequence(QStringLiteral("Ctrl+Shift+Up")));
+    sound->addAction(tr("Monitor &down"), this, [louder] { louder(-3); })
+        ->setShortcut(QKeySequence(QStringLiteral("Ctrl+Shift+Down")));
     QMenu* help = menuBar()->addMenu(tr("&Help"));
-    help->addAction(tr("&Find a command…"), this, [this] { CommandFinder(*menuBar(), this).exec(); })->setShortcut(QKeySequence(QStringLiteral("Ctrl+F")));
+    help->addAction(tr("&Find a command…"), this, [this] { CommandFinder(*menuBar(), this).exec(); })
+        ->setShortcut(QKeySequence(QStringLiteral("Ctrl+F")));
     help->addAction(tr("&Shortcuts"), this, &MainWindow::showShortcuts)->setShortcut(Qt::Key_F1);
     help->addAction(tr("&About Lariat"), this, &MainWindow::about);
 }
 
 void MainWindow::buildFileMenu() {
     QMenu* file = menuBar()->addMenu(tr("&File"));
-    file->addAction(tr("&New patch"), this, [this] {
-        if (mayLeave()) document_.startNew();
-    })->setShortcut(QKeySequence::New);
-    file->addAction(tr("&Open…"), this, [this] {
-        if (!mayLeave()) return;
-        const QString chosen = QFileDialog::getOpenFileName(this, tr("Open a patch"), QFileInfo(document_.file()).path(), patchFilter());
-        if (!chosen.isEmpty()) openFile(chosen);
-    })->setShortcut(QKeySequence::Open);
+    file->addAction(tr("&New patch"), this,
+                    [this] {
+                        if (mayLeave()) document_.startNew();
+                    })
+        ->setShortcut(QKeySequence::New);
+    file->addAction(tr("&Open…"), this,
+                    [this] {
+                        if (!mayLeave()) return;
+                        const QString chosen = QFileDialog::getOpenFileName(
+                            this, tr("Open a patch"), QFileInfo(document_.file()).path(), patchFilter());
+                        if (!chosen.isEmpty()) openFile(chosen);
+                    })
+        ->setShortcut(QKeySequence::Open);
     QMenu* recent = file->addMenu(tr("Open &recent"));
     connect(recent, &QMenu::aboutToShow, this, [this, recent] { fillRecent(*recent); });
     fillRecent(*recent);
@@ -146,13 +166,16 @@ void MainWindow::buildFileMenu() {
     });
     file->addSeparator();
     file->addAction(tr("&Save"), this, &MainWindow::save)->setShortcut(QKeySequence::Save);
-    file->addAction(tr("Save &as…"), this, &MainWindow::saveAs)->setShortcut(QKeySequence(QStringLiteral("Ctrl+Shift+S")));
+    file->addAction(tr("Save &as…"), this, &MainWindow::saveAs)
+        ->setShortcut(QKeySequence(QStringLiteral("Ctrl+Shift+S")));
     file->addSeparator();
-    file->addAction(tr("Pre&ferences…"), this, [this] {
-        Preferences dialog({document_, sound_, checker_}, this);
-        connect(&dialog, &Preferences::themeChosen, this, &MainWindow::chooseTheme);
-        dialog.exec();
-    })->setShortcut(QKeySequence(QStringLiteral("Ctrl+,")));
+    file->addAction(tr("Pre&ferences…"), this,
+                    [this] {
+                        Preferences dialog({document_, sound_, checker_}, this);
+                        connect(&dialog, &Preferences::themeChosen, this, &MainWindow::chooseTheme);
+                        dialog.exec();
+                    })
+        ->setShortcut(QKeySequence(QStringLiteral("Ctrl+,")));
     file->addAction(tr("&Quit"), this, &QWidget::close)->setShortcut(QKeySequence(QStringLiteral("Ctrl+Q")));
 }
 
@@ -203,13 +226,16 @@ bool MainWindow::openCopy(const QString& file) {
 bool MainWindow::save() {
     if (document_.file().isEmpty()) return saveAs();
     const auto saved = document_.saveAs(document_.file());
-    if (saved) messages_->say(tr("Saved %1.").arg(document_.file()), false);
-    else messages_->say(q(saved.error().text()), true);
+    if (saved)
+        messages_->say(tr("Saved %1.").arg(document_.file()), false);
+    else
+        messages_->say(q(saved.error().text()), true);
     return saved.has_value();
 }
 
 bool MainWindow::saveAs() {
-    const QString proposed = document_.file().isEmpty() ? q(document_.patch().title).toLower() + QStringLiteral(".json") : document_.file();
+    const QString proposed =
+        document_.file().isEmpty() ? q(document_.patch().title).toLower() + QStringLiteral(".json") : document_.file();
     QString file = QFileDialog::getSaveFileName(this, tr("Save the patch"), proposed, patchFilter());
     if (file.isEmpty()) return false;
     if (QFileInfo(file).suffix().isEmpty()) file += QStringLiteral(".json");
@@ -225,8 +251,9 @@ bool MainWindow::saveAs() {
 
 bool MainWindow::mayLeave() {
     if (document_.history().isClean()) return true;
-    const auto answer = QMessageBox::question(this, tr("Unsaved changes"), tr("“%1” has changes that are not saved.").arg(q(document_.patch().title)),
-                                              QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Save);
+    const auto answer = QMessageBox::question(
+        this, tr("Unsaved changes"), tr("“%1” has changes that are not saved.").arg(q(document_.patch().title)),
+        QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, QMessageBox::Save);
     return answer == QMessageBox::Discard || (answer == QMessageBox::Save && save());
 }
 
@@ -255,11 +282,14 @@ void MainWindow::offerRecovery() {
     const QStringList files = Document::leftBehind(settingsFolder_);
     if (files.isEmpty()) return;
     const QString file = files.first();
-    messages_->say(tr("Lariat was not closed properly last time. Unsaved work of %1 was kept.").arg(QFileInfo(file).lastModified().toString(QStringLiteral("d MMM, HH:mm"))), true,
+    messages_->say(tr("Lariat was not closed properly last time. Unsaved work of %1 was kept.")
+                       .arg(QFileInfo(file).lastModified().toString(QStringLiteral("d MMM, HH:mm"))),
+                   true,
                    {{tr("Open it"),
                      [this, file] {
                          if (!mayLeave()) return;
-                         if (const auto done = document_.recover(file); !done) messages_->say(q(done.error().text()), true);
+                         if (const auto done = document_.recover(file); !done)
+                             messages_->say(q(done.error().text()), true);
                      }},
                     {tr("Throw it away"), [file] { QFile::remove(file); }}});
 }
@@ -271,7 +301,8 @@ void MainWindow::refreshHead() {
     QStringList facts;
     if (!patch.key.empty()) facts << q(patch.key);
     const Case* housing = document_.housing();
-    facts << (housing ? tr("%1 of %2 cables").arg(patch.cables.size()).arg(housing->cableCount()) : tr("%n cable(s)", nullptr, static_cast<int>(patch.cables.size())));
+    facts << (housing ? tr("%1 of %2 cables").arg(patch.cables.size()).arg(housing->cableCount())
+                      : tr("%n cable(s)", nullptr, static_cast<int>(patch.cables.size())));
     const auto found = static_cast<int>(checker_.findings().size());
     facts << (found == 0 ? tr("nothing found wrong") : found == 1 ? tr("1 finding") : tr("%1 findings").arg(found));
     if (!checker_.problem().isEmpty()) facts.last() = checker_.problem();
@@ -290,10 +321,14 @@ void MainWindow::showShortcuts() {
     QString rows;
     for (const auto& [name, action] : allActions(*menuBar()))
         if (!action->shortcut().isEmpty())
-            rows += QStringLiteral("<tr><td style='padding:3px 24px 3px 0'><b>%1</b></td><td style='padding:3px'>%2</td></tr>")
-                        .arg(action->shortcut().toString(QKeySequence::NativeText).toHtmlEscaped(), name.toHtmlEscaped());
+            rows +=
+                QStringLiteral(
+                    "<tr><td style='padding:3px 24px 3px 0'><b>%1</b></td><td style='padding:3px'>%2</td></tr>")
+                    .arg(action->shortcut().toString(QKeySequence::NativeText).toHtmlEscaped(), name.toHtmlEscaped());
     const auto more = [&](const QString& keys, const QString& text) {
-        rows += QStringLiteral("<tr><td style='padding:3px 24px 3px 0'><b>%1</b></td><td style='padding:3px'>%2</td></tr>").arg(keys, text);
+        rows +=
+            QStringLiteral("<tr><td style='padding:3px 24px 3px 0'><b>%1</b></td><td style='padding:3px'>%2</td></tr>")
+                .arg(keys, text);
     };
     more(tr("Up, Down"), tr("On the chart: the row before or after"));
     more(tr("Left, Right"), tr("On the chart: the post before or after"));
@@ -315,7 +350,8 @@ void MainWindow::showShortcuts() {
 void MainWindow::about() {
     QMessageBox::about(this, tr("About Lariat"),
                        tr("<b>Lariat %1</b><p>Plans, simulates and documents modular synthesizer patches.</p>"
-                          "<p>Free software under the GNU General Public License, version 3 or later.</p>").arg(QLatin1String(kVersion)));
+                          "<p>Free software under the GNU General Public License, version 3 or later.</p>")
+                           .arg(QLatin1String(kVersion)));
 }
 
 } // namespace lariat

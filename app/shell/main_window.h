@@ -19,7 +19,8 @@ class MainWindow : public QMainWindow {
 
   public:
     /// `settingsFolder` keeps unsaved work; empty: nothing is kept.
-    MainWindow(Workspace workspace, std::vector<PlaceEntry> places, const QString& settingsFolder, QWidget* parent = nullptr);
+    MainWindow(Workspace workspace, std::vector<PlaceEntry> places, const QString& settingsFolder,
+               QWidget* parent = nullptr);
 
     [[nodiscard]] Document& document() { return document_; }
     [[nodiscard]] Sound& sound() { return sound_; }

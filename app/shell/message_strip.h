@@ -19,8 +19,8 @@ class MessageStrip : public QFrame {
     using Choice = std::pair<QString, std::function<void()>>;
 
     explicit MessageStrip(QWidget* parent = nullptr);
-    /// A message without choices leaves by itself after a while; a refusal and one with choices stays until it is closed
-    /// or the next one comes.
+    /// A message without choices leaves by itself after a while; a refusal and one with choices stays until it is
+    /// closed or the next one comes.
     void say(const QString& text, bool refusal, const std::vector<Choice>& choices = {});
     [[nodiscard]] QString text() const { return isVisibleTo(parentWidget()) ? label_->text() : QString(); }
 

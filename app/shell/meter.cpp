@@ -11,11 +11,13 @@
 namespace lariat {
 namespace {
 
-constexpr double kFloor = -48.0;      ///< dBFS at the left end
+constexpr double kFloor = -48.0; ///< dBFS at the left end
 constexpr double kFallPerSecond = 20.0;
 constexpr qint64 kHoldMilliseconds = 1500;
 
-double place(double volts) { return std::clamp(1.0 - toDbfs({volts}).value / kFloor, 0.0, 1.0); }
+double place(double volts) {
+    return std::clamp(1.0 - toDbfs({volts}).value / kFloor, 0.0, 1.0);
+}
 
 } // namespace
 
@@ -46,11 +48,16 @@ void Meter::paintEvent(QPaintEvent*) {
     const QRectF bar(44, height() / 2.0 - 4, 150, 8);
     painter.fillRect(bar, QColor(255, 255, 255, 36));
     const bool clips = held_ > kFullScaleVolts;
-    painter.fillRect(QRectF(bar.left(), bar.top(), bar.width() * place(volts_), bar.height()), clips ? l.alarm : QColor("#6fb7a8"));
-    painter.fillRect(QRectF(bar.left() + bar.width() * place(held_) - 1, bar.top() - 2, 2, bar.height() + 4), l.railInk);
+    painter.fillRect(QRectF(bar.left(), bar.top(), bar.width() * place(volts_), bar.height()),
+                     clips ? l.alarm : QColor("#6fb7a8"));
+    painter.fillRect(QRectF(bar.left() + bar.width() * place(held_) - 1, bar.top() - 2, 2, bar.height() + 4),
+                     l.railInk);
     painter.setFont(figureFont(13));
-    const QString figures = held_ < 1e-3 ? tr("silent") : QStringLiteral("%1 V %2 dBFS").arg(held_, 5, 'f', 2).arg(toDbfs({held_}).value, 5, 'f', 1);
-    painter.drawText(QRectF(bar.right() + 6, 0, width() - bar.right() - 6, height()), Qt::AlignVCenter | Qt::AlignRight, figures);
+    const QString figures =
+        held_ < 1e-3 ? tr("silent")
+                     : QStringLiteral("%1 V %2 dBFS").arg(held_, 5, 'f', 2).arg(toDbfs({held_}).value, 5, 'f', 1);
+    painter.drawText(QRectF(bar.right() + 6, 0, width() - bar.right() - 6, height()), Qt::AlignVCenter | Qt::AlignRight,
+                     figures);
 }
 
 } // namespace lariat

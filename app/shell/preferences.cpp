@@ -17,8 +17,12 @@ constexpr const char* kDevice = "audio/device";
 
 } // namespace
 
-Theme Preferences::theme() { return themeFromName(QSettings().value(QLatin1String(kTheme)).toString()); }
-QString Preferences::device() { return QSettings().value(QLatin1String(kDevice)).toString(); }
+Theme Preferences::theme() {
+    return themeFromName(QSettings().value(QLatin1String(kTheme)).toString());
+}
+QString Preferences::device() {
+    return QSettings().value(QLatin1String(kDevice)).toString();
+}
 
 Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(parent), session_(session) {
     setWindowTitle(tr("Preferences"));
@@ -36,15 +40,17 @@ Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(pare
     device_ = new QComboBox;
     device_->setObjectName(QStringLiteral("device"));
     device_->addItem(tr("First one there is"), QString());
-    for (const std::string& name : audioDeviceNames()) device_->addItem(QString::fromStdString(name), QString::fromStdString(name));
+    for (const std::string& name : audioDeviceNames())
+        device_->addItem(QString::fromStdString(name), QString::fromStdString(name));
     device_->setCurrentIndex(std::max(0, device_->findData(device())));
     form->addRow(tr("Sound goes to"), device_);
     record_ = new QPushButton;
     record_->setObjectName(QStringLiteral("record"));
     form->addRow(tr("Recording"), record_);
     layout->addLayout(form);
-    auto* caution = new QLabel(tr("Line, phone and instrument inputs can be damaged by eurorack levels: use an output stage. "
-                                  "Start with the monitor down, for your ears and your speakers."));
+    auto* caution =
+        new QLabel(tr("Line, phone and instrument inputs can be damaged by eurorack levels: use an output stage. "
+                      "Start with the monitor down, for your ears and your speakers."));
     caution->setWordWrap(true);
     caution->setFont(textFont(13));
     layout->addWidget(caution);
@@ -66,15 +72,19 @@ Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(pare
 
 void Preferences::showRecording() {
     record_->setEnabled(session_.sound.canRecord());
-    if (!session_.sound.canRecord()) record_->setText(tr("Only the simulated interface records"));
-    else record_->setText(session_.sound.recording() ? tr("Stop recording") : tr("Record what is played to a WAV file…"));
+    if (!session_.sound.canRecord())
+        record_->setText(tr("Only the simulated interface records"));
+    else
+        record_->setText(session_.sound.recording() ? tr("Stop recording")
+                                                    : tr("Record what is played to a WAV file…"));
 }
 
 void Preferences::record() {
     if (session_.sound.recording()) {
         session_.sound.stopRecording();
     } else {
-        const QString file = QFileDialog::getSaveFileName(this, tr("Record to"), tr("recording.wav"), tr("WAV (*.wav)"));
+        const QString file =
+            QFileDialog::getSaveFileName(this, tr("Record to"), tr("recording.wav"), tr("WAV (*.wav)"));
         if (!file.isEmpty()) session_.sound.record(file);
     }
     showRecording();

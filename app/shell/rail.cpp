@@ -61,6 +61,8 @@ void Rail::setCurrent(int place) {
     if (QAbstractButton* button = buttons_.button(place)) button->setChecked(true);
 }
 
-void Rail::paintEvent(QPaintEvent*) { QPainter(this).fillRect(rect(), look().rail); }
+void Rail::paintEvent(QPaintEvent*) {
+    QPainter(this).fillRect(rect(), look().rail);
+}
 
 } // namespace lariat

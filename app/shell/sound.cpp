@@ -42,15 +42,19 @@ QString Sound::deviceName() const {
     return device_ ? QString::fromStdString(device_->name()) : QString();
 }
 
-bool Sound::canRecord() const { return dynamic_cast<SimulatedDevice*>(device_.get()) != nullptr; }
+bool Sound::canRecord() const {
+    return dynamic_cast<SimulatedDevice*>(device_.get()) != nullptr;
+}
 
 void Sound::record(const QString& file) {
     auto* device = dynamic_cast<SimulatedDevice*>(device_.get());
     if (!device) return;
     const auto started = device->recordTo(file.toStdString());
     recordingTo_ = started ? file : QString();
-    if (started) Q_EMIT message(tr("Recording to %1.").arg(file), false);
-    else Q_EMIT message(QString::fromStdString(started.error().text()), true);
+    if (started)
+        Q_EMIT message(tr("Recording to %1.").arg(file), false);
+    else
+        Q_EMIT message(QString::fromStdString(started.error().text()), true);
 }
 
 void Sound::stopRecording() {
@@ -78,8 +82,8 @@ void Sound::watch() {
     engine_.collect();
     if (!device_ || device_->alive()) return;
     Q_EMIT message(tr("%1 has gone away; playing to the simulated interface. Choose a device in the preferences.")
-                     .arg(deviceName()),
-                 true);
+                       .arg(deviceName()),
+                   true);
     openDevice(QString::fromLatin1(kSimulatedDevice));
 }
 

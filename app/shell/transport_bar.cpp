@@ -34,8 +34,10 @@ class RunButton : public QAbstractButton {
         }
         painter.setPen(Qt::NoPen);
         painter.setBrush(l.railInk);
-        if (isChecked()) painter.drawRect(15, 13, 14, 14);
-        else painter.drawPolygon(QPolygonF{QPointF(15, 11), QPointF(31, 20), QPointF(15, 29)});
+        if (isChecked())
+            painter.drawRect(15, 13, 14, 14);
+        else
+            painter.drawPolygon(QPolygonF{QPointF(15, 11), QPointF(31, 20), QPointF(15, 29)});
     }
 };
 
@@ -77,7 +79,8 @@ TransportBar::TransportBar(const Session& session, QWidget* parent) : QFrame(par
     monitor_->setPageStep(6);
     monitor_->setFixedWidth(110);
     monitor_->setValue(static_cast<int>(std::lround(session.sound.monitorDecibels())));
-    monitor_->setToolTip(tr("How loud the monitor is. Start low: resonance, feedback and sync can jump 20 dB in a step."));
+    monitor_->setToolTip(
+        tr("How loud the monitor is. Start low: resonance, feedback and sync can jump 20 dB in a step."));
     monitorText_ = label(textFont(13), 104, tr("Monitor level"));
     load_ = label(textFont(13), 130, tr("Load"));
     load_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);

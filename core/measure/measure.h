@@ -22,7 +22,8 @@ LevelReading measureLevel(std::span<const float> volts);
 
 struct PitchReading {
     Hertz hertz{};
-    double clarity = 0.0; ///< how alike one period is to the next: 1 for a perfect repeat, below 0.95 for a moving sound
+    double clarity =
+        0.0; ///< how alike one period is to the next: 1 for a perfect repeat, below 0.95 for a moving sound
 };
 
 /// Frequency of a periodic signal, or nothing if it does not repeat itself at least four times within the

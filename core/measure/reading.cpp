@@ -52,7 +52,8 @@ bool levelVaries(std::span<const MinMax> spans, double spanSeconds) {
     float smallest = 1e9f;
     for (std::size_t i = 0; i + window <= spans.size(); i += window) {
         MinMax range = spans[i];
-        for (const MinMax& span : spans.subspan(i, window)) range = {std::min(range.min, span.min), std::max(range.max, span.max)};
+        for (const MinMax& span : spans.subspan(i, window))
+            range = {std::min(range.min, span.min), std::max(range.max, span.max)};
         largest = std::max(largest, range.max - range.min);
         smallest = std::min(smallest, range.max - range.min);
     }
@@ -117,7 +118,9 @@ Reading readRecording(std::span<const float> volts, double rate, SignalKind jack
         const auto stretch = volts.subspan(volts.size() - (i + 1) * length, length);
         const Reading reading = readSignal(stretch, rate, spans, Tap::kPerSpan / rate, jack);
         if (i == 0 || reading.clarity > out.clarity) out = reading;
-        if (out.clarity > kSteadyClarity || jack == SignalKind::Gate || jack == SignalKind::Clock || jack == SignalKind::Pitch) break;
+        if (out.clarity > kSteadyClarity || jack == SignalKind::Gate || jack == SignalKind::Clock ||
+            jack == SignalKind::Pitch)
+            break;
     }
     if (out.highTime) out.highTime = Seconds{longestHigh(volts, rate)};
     return out;
@@ -136,7 +139,8 @@ std::string detailText(const Reading& reading) {
     case SignalKind::Audio:
         if (reading.pitch)
             return fmt::format("{} · {}", hertz.text(reading.pitch->value),
-                               reading.clarity > kSteadyClarity ? pitchText(*reading.pitch) : noteName(nearestNote(*reading.pitch).note));
+                               reading.clarity > kSteadyClarity ? pitchText(*reading.pitch)
+                                                                : noteName(nearestNote(*reading.pitch).note));
         return reading.max > reading.min ? "no steady pitch" : "";
     case SignalKind::Pitch: {
         const auto note = [](Volts v) { return pitchText(toHertz(v)); };

@@ -19,8 +19,8 @@ struct Reading {
     Volts max{};
     std::optional<Hertz> pitch;      ///< of an audio signal, or the rate of a clock
     std::optional<Seconds> highTime; ///< longest time that a gate stays open
-    double clarity = 0.0;      ///< of the pitch, see PitchReading; above kSteadyClarity cents mean something
-    bool comesAndGoes = false; ///< audio whose level falls to a quarter now and then, as behind a VCA
+    double clarity = 0.0;            ///< of the pitch, see PitchReading; above kSteadyClarity cents mean something
+    bool comesAndGoes = false;       ///< audio whose level falls to a quarter now and then, as behind a VCA
     bool clips = false;              ///< goes beyond the linear ±10 V
 };
 

@@ -1,0 +1,107 @@
+// Frame time of the chart with 20, 60 and 200 live rows, and the time of a knob drag; offscreen, one core painting.
+#include "patch/patch_place.h"
+#include "places.h"
+#include "shell/main_window.h"
+
+#include <QApplication>
+#include <QElapsedTimer>
+#include <QStandardPaths>
+
+#include <algorithm>
+#include <cstdio>
+
+using namespace lariat;
+
+namespace {
+
+/// A patch of so many cables: copies of oscillator, filter and VCA voices, one behind the other, in a case of its own.
+Patch wide(int cables) {
+    Patch patch;
+    patch.caseId = "keepers-case";
+    patch.title = "Frames";
+    const auto post = [&](const std::string& id, const std::string& module, const std::string& part) {
+        patch.posts.push_back({id, id, "s-" + id, module, part, {}, {}, Json::object()});
+    };
+    const auto tie = [&](JackRef from, JackRef to, int voice) {
+        if (static_cast<int>(patch.cables.size()) < cables)
+            patch.cables.push_back({patch.freshCableId(),
+                                    std::move(from),
+                                    std::move(to),
+                                    "Voice " + std::to_string(voice),
+                                    "tone",
+                                    {},
+                                    0,
+                                    {},
+                                    Json::object()});
+    };
+    post("clock", "beacon-clock", "clock");
+    post("tracks", "watch-tracks", "tracks");
+    post("out", "harbour-out", "out");
+    tie({"clock", "sixteenths"}, {"tracks", "clock"}, 0);
+    Track track{"t", {}};
+    for (const int note : {50, 57, 62, 53}) track.steps.push_back({Step::Kind::Note, note, 0.5, false});
+    patch.patterns = {{"tracks", {track}, {}}};
+    for (int voice = 1; static_cast<int>(patch.cables.size()) < cables; ++voice) {
+        const std::string n = std::to_string(voice);
+        post("osc" + n, "anchor-vco", "osc");
+        post("vcf" + n, "skerry-filter", "filter");
+        post("env" + n, "lantern-contours", "1");
+        post("vca" + n, "ballast-vcas", "1");
+        tie({"tracks", "pitch-1"}, {"osc" + n, "voct"}, voice);
+        tie({"osc" + n, "saw"}, {"vcf" + n, "in-1"}, voice);
+        tie({"vcf" + n, "low"}, {"vca" + n, "in"}, voice);
+        tie({"tracks", "gate-1"}, {"env" + n, "gate"}, voice);
+        tie({"env" + n, "out"}, {"vca" + n, "lin-cv"}, voice);
+        if (voice == 1) tie({"vca1", "out"}, {"out", "left"}, voice);
+    }
+    return patch;
+}
+
+struct Times {
+    double median = 0.0;
+    double worst = 0.0;
+};
+
+template <class Work> Times timed(int count, Work&& work) {
+    std::vector<double> times;
+    for (int i = 0; i < count; ++i) {
+        QElapsedTimer timer;
+        timer.start();
+        work(i);
+        times.push_back(static_cast<double>(timer.nsecsElapsed()) / 1e6);
+        QCoreApplication::processEvents(QEventLoop::AllEvents, 2);
+    }
+    std::ranges::sort(times);
+    return {times[times.size() / 2], times[times.size() * 99 / 100]};
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    QApplication app(argc, argv);
+    QStandardPaths::setTestModeEnabled(true);
+    applyTheme(Theme::Light);
+    const Workspace workspace = loadWorkspace(std::filesystem::path(LARIAT_SOURCE) / "data");
+    std::printf("%8s %8s %12s %12s %12s %12s\n", "cables", "rows", "frame ms", "99 %", "edit ms", "99 %");
+    for (const int cables : {20, 60, 200}) {
+        MainWindow window(workspace, allPlaces(), {});
+        const QString file = QDir::temp().filePath(QStringLiteral("lariat-frames.json"));
+        if (!writeFile(file.toStdString(), writePatch(wide(cables))) || !window.openCopy(file)) return 1;
+        QFile::remove(file);
+        window.sound().openDevice(QString::fromLatin1(kSimulatedDevice));
+        window.resize(1920, cables > 60 ? 1080 : 120 + cables * 44);
+        window.show();
+        QElapsedTimer warm;
+        warm.start();
+        while (warm.elapsed() < 4000) QCoreApplication::processEvents(QEventLoop::AllEvents, 10);
+        Chart& chart = dynamic_cast<PatchPlace*>(window.place(QStringLiteral("patch")))->chart();
+        const Times frames = timed(200, [&](int) { chart.viewport()->repaint(); });
+        const Times edits = timed(100, [&](int i) { window.document().turnKnob("vcf1", "cutoff", 300.0 + i); });
+        const int shown =
+            static_cast<int>(std::min<qreal>(static_cast<qreal>(chart.layoutForTests().rows.size()),
+                                             (chart.viewport()->height() - chart.layoutForTests().headsHeight) / 38.0));
+        std::printf("%8d %8d %12.2f %12.2f %12.2f %12.2f\n", cables, shown, frames.median, frames.worst, edits.median,
+                    edits.worst);
+    }
+    return 0;
+}

@@ -1,0 +1,128 @@
+// The open patch: history, files, autosave and recovery.
+#include "shell/document.h"
+#include "support/patches.h"
+
+#include <QtTest>
+
+#include <QTemporaryDir>
+
+using namespace lariat;
+using namespace lariat::test;
+
+class DocumentTest : public QObject {
+    Q_OBJECT
+
+    const QString lamp_ = QStringLiteral(LARIAT_SOURCE "/data/demo/lamp.json");
+
+  private Q_SLOTS:
+    void editsAreUndoneAndRedone() {
+        Document document(workspace());
+        QVERIFY(document.open(lamp_));
+        QVERIFY(document.history().isClean());
+        QVERIFY(document.apply({RemoveCable{13}}, QStringLiteral("remove")));
+        QVERIFY(document.apply({SetTitle{"Lamp two"}}, QStringLiteral("name")));
+        QCOMPARE(document.history().count(), 2);
+        document.history().undo();
+        document.history().undo();
+        QVERIFY(document.patch() == test::lamp());
+        QVERIFY(document.history().isClean());
+        document.history().redo();
+        QCOMPARE(document.patch().cables.size(), std::size_t{20});
+    }
+
+    void turningAKnobIsOneStep() {
+        Document document(workspace());
+        QVERIFY(document.open(lamp_));
+        for (int i = 0; i < 50; ++i) document.turnKnob("filter", "cutoff", 300.0 + i);
+        document.endTurning();
+        for (int i = 0; i < 50; ++i) document.turnKnob("filter", "cutoff", 500.0 + i);
+        document.turnKnob("filter", "resonance", 10.0);
+        QCOMPARE(document.history().count(), 3);
+        document.history().undo();
+        document.history().undo();
+        QCOMPARE(document.patch().post("filter")->knobs.at("cutoff"), 349.0);
+        document.history().undo();
+        QCOMPARE(document.patch().post("filter")->knobs.at("cutoff"), 1480.0);
+    }
+
+    void refusedEditsChangeNothing() {
+        Document document(workspace());
+        QVERIFY(document.open(lamp_));
+        QSignalSpy refused(&document, &Document::refused);
+        QVERIFY(!document.apply({SetTitle{"half"}, RemoveCable{99}}, QStringLiteral("both")));
+        QCOMPARE(refused.count(), 1);
+        QVERIFY(document.patch() == test::lamp());
+        QCOMPARE(document.history().count(), 0);
+        // A knob beyond its range passes the edit but not the check.
+        QVERIFY(!document.apply({SetKnob{"filter", "cutoff", 1e9}}, QStringLiteral("far")));
+        QVERIFY(document.patch() == test::lamp());
+    }
+
+    void aBadFileLeavesTheOpenPatch() {
+        QTemporaryDir folder;
+        QFile bad(folder.filePath(QStringLiteral("bad.json")));
+        QVERIFY(bad.open(QIODevice::WriteOnly));
+        bad.write("{\"format\": \"lariat-patch\"");
+        bad.close();
+        Document document(workspace());
+        QVERIFY(document.open(lamp_));
+        QVERIFY(document.apply({SetTitle{"Mine"}}, QStringLiteral("name")));
+        const auto opened = document.open(bad.fileName());
+        QVERIFY(!opened);
+        QVERIFY(opened.error().text().find("bad.json") != std::string::npos);
+        QCOMPARE(document.patch().title, std::string("Mine"));
+        QCOMPARE(document.history().count(), 1);
+    }
+
+    void savedItIsClean() {
+        QTemporaryDir folder;
+        Document document(workspace());
+        QVERIFY(document.openCopy(lamp_));
+        QVERIFY(document.file().isEmpty());
+        document.apply({SetTitle{"Mine"}}, QStringLiteral("name"));
+        const QString file = folder.filePath(QStringLiteral("mine.json"));
+        QVERIFY(document.saveAs(file));
+        QVERIFY(document.history().isClean());
+        QCOMPARE(document.file(), file);
+        Document again(workspace());
+        QVERIFY(again.open(file));
+        QVERIFY(again.patch() == document.patch());
+        QVERIFY(!document.saveAs(QStringLiteral("/no/such/folder/a.json")));
+        QCOMPARE(document.file(), file);
+    }
+
+    void unsavedWorkIsKept() {
+        QTemporaryDir folder;
+        Document document(workspace());
+        document.setRecoveryFolder(folder.path());
+        QVERIFY(document.open(lamp_));
+        document.apply({SetTitle{"Unsaved"}}, QStringLiteral("name"));
+        const auto kept = [&] {
+            return QDir(folder.path()).entryList({QStringLiteral("unsaved-*.json")}, QDir::Files);
+        };
+        QTRY_COMPARE_WITH_TIMEOUT(kept().size(), 1, 5000); // five seconds at most may be lost
+        // Its owner still lives: nothing to recover.
+        QVERIFY(Document::leftBehind(folder.path()).isEmpty());
+        QVERIFY(document.saveAs(folder.filePath(QStringLiteral("mine.json"))));
+        QVERIFY(kept().isEmpty());
+    }
+
+    void workOfAProgramThatDiedComesBack() {
+        QTemporaryDir folder;
+        const QString left = folder.filePath(QStringLiteral("unsaved-999999999.json"));
+        Patch patch = test::lamp();
+        patch.title = "Rescued";
+        QVERIFY(writeFile(left.toStdString(), writePatch(patch)));
+        QCOMPARE(Document::leftBehind(folder.path()), QStringList{left});
+        Document document(workspace());
+        document.setRecoveryFolder(folder.path());
+        QVERIFY(document.recover(left));
+        QCOMPARE(document.patch().title, std::string("Rescued"));
+        QVERIFY(!document.history().isClean()); // it asks to be saved
+        QVERIFY(!QFile::exists(left));
+        QVERIFY(!document.recover(left));
+    }
+};
+
+QTEST_MAIN(DocumentTest)
+#include "document_test.moc"

@@ -1,0 +1,510 @@
+// Whole tasks in the real window, by mouse and keyboard.
+#include "devices/simulated_device.h"
+#include "patch/jack_row.h"
+#include "patch/patch_place.h"
+#include "places.h"
+#include "sheet/sheet_place.h"
+#include "shell/command_finder.h"
+#include "shell/later_place.h"
+#include "shell/main_window.h"
+#include "shell/preferences.h"
+#include "support/patches.h"
+
+#include <QtTest>
+
+#include <QFileDialog>
+#include <QMenuBar>
+#include <QSettings>
+#include <QTemporaryDir>
+
+using namespace lariat;
+using namespace lariat::test;
+
+namespace {
+
+const QString kLamp = QStringLiteral(LARIAT_SOURCE "/data/demo/lamp.json");
+
+/// The window on the demo, playing to the simulated interface.
+struct Opened {
+    QTemporaryDir folder;
+    MainWindow window{workspace(), allPlaces(), folder.filePath(QStringLiteral("unsaved"))};
+
+    Opened() {
+        window.openCopy(kLamp);
+        window.sound().openDevice(QString::fromLatin1(kSimulatedDevice));
+        window.show();
+        QVERIFY(QTest::qWaitForWindowExposed(&window));
+        window.activateWindow();
+        settle();
+    }
+    void settle() {
+        QTRY_VERIFY_WITH_TIMEOUT(window.checker().settled(), 30'000);
+        QCoreApplication::processEvents();
+    }
+    PatchPlace& place() { return *dynamic_cast<PatchPlace*>(window.place(QStringLiteral("patch"))); }
+    Chart& chart() { return place().chart(); }
+    [[nodiscard]] const Patch& patch() { return window.document().patch(); }
+    [[nodiscard]] bool tied(const char* from, const char* to) {
+        const Cable* cable = patch().cableInto(jackRef(to));
+        return cable && cable->from.text() == from;
+    }
+    [[nodiscard]] bool found(const std::string& rule) {
+        return std::ranges::any_of(window.checker().findings(),
+                                   [&](const Finding& finding) { return finding.rule == rule; });
+    }
+    QAction* action(const QString& name) {
+        for (const auto& [path, action] : allActions(*window.menuBar()))
+            if (path.endsWith(name)) return action;
+        return nullptr;
+    }
+    void drag(const std::string& from, const std::string& to, int row) {
+        QWidget* view = chart().viewport();
+        const QPoint start = chart().pointOn(from, row);
+        const QPoint end = chart().pointOn(to, row);
+        QTest::mousePress(view, Qt::LeftButton, {}, start);
+        QTest::mouseMove(view, (start + end) / 2);
+        QTest::mouseMove(view, end);
+        QTest::mouseRelease(view, Qt::LeftButton, {}, end);
+    }
+    static void choose(QListWidget* list, const QString& text) {
+        for (int i = 0; i < list->count(); ++i)
+            if (list->item(i)->text().startsWith(text)) {
+                list->setCurrentRow(i);
+                return;
+            }
+        QFAIL(qPrintable(text));
+    }
+};
+
+/// Answers the file dialog that the next action opens.
+void answerFileDialog(const QString& file) {
+    QTimer::singleShot(0, [file] {
+        auto* dialog = qobject_cast<QFileDialog*>(QApplication::activeModalWidget());
+        if (!dialog) {
+            QTimer::singleShot(20, [file] { answerFileDialog(file); });
+            return;
+        }
+        dialog->selectFile(file);
+        QMetaObject::invokeMethod(dialog, "accept", Qt::QueuedConnection);
+    });
+}
+
+} // namespace
+
+class WindowTest : public QObject {
+    Q_OBJECT
+
+    QTemporaryDir settings_;
+
+  private Q_SLOTS:
+    void initTestCase() {
+        QCoreApplication::setOrganizationName(QStringLiteral("lariat-test"));
+        QCoreApplication::setApplicationName(QStringLiteral("lariat-test"));
+        QSettings::setPath(QSettings::NativeFormat, QSettings::UserScope, settings_.path());
+        QApplication::setAttribute(Qt::AA_DontUseNativeDialogs);
+        applyTheme(Theme::Light);
+    }
+
+    /// Open, tie by drag and by the tie line, see the trace, undo, fix a finding, save, reopen, print.
+    void theWholeLine() {
+        Opened o;
+        QCOMPARE(o.patch().cables.size(), std::size_t{21});
+        QCOMPARE(o.window.checker().findings().size(), std::size_t{3});
+
+        // Tie by drag from the LFO's line to the follower's.
+        o.drag("lfo", "osc-a", 3);
+        QTRY_VERIFY(o.place().chooser());
+        QVERIFY(o.place().chooser()->isVisible());
+        Opened::choose(o.place().chooser()->outputs(), QStringLiteral("sine"));
+        Opened::choose(o.place().chooser()->inputs(), QStringLiteral("pwm"));
+        QTest::keyClick(o.place().chooser(), Qt::Key_Return);
+        QVERIFY(o.tied("lfo.sine", "osc-a.pwm"));
+        const int dragged = o.chart().selectedCable();
+        QCOMPARE(o.patch().cable(dragged)->to.text(), std::string("osc-a.pwm"));
+        QTRY_VERIFY_WITH_TIMEOUT(o.chart().traceOf(dragged).size() > 10, 10'000); // it lives
+        QTRY_VERIFY_WITH_TIMEOUT(o.chart().readingOf(dragged).contains(QLatin1Char('V')), 10'000);
+
+        // Tie by the tie line.
+        QTest::keyClick(&o.window, Qt::Key_T, Qt::ControlModifier);
+        QTRY_VERIFY(o.place().tieLine().hasFocus());
+        QTest::keyClicks(&o.place().tieLine(), QStringLiteral("leader sub to mixer in 3"));
+        o.place().tieLine().setText(QStringLiteral("leader sub ÷2 to mixer in 3"));
+        QTest::keyClick(&o.place().tieLine(), Qt::Key_Return);
+        QVERIFY(o.tied("osc-b.sub-2", "mixer.in-3"));
+        QVERIFY(o.window.messages().text().contains(QLatin1String("Tied")));
+        QCOMPARE(o.patch().cables.size(), std::size_t{23});
+        o.settle();
+        QVERIFY(o.found("drone")); // and it says so at once
+
+        // Undo both.
+        QTest::keyClick(&o.window, Qt::Key_Z, Qt::ControlModifier);
+        QTest::keyClick(&o.window, Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(o.patch().cables.size(), std::size_t{21});
+        o.settle();
+
+        // Fix a finding where it stands on the chart.
+        QVERIFY(o.found("pitch-on-follower"));
+        QTest::mouseClick(o.chart().viewport(), Qt::LeftButton, {}, o.chart().fixPoint("pitch-on-follower"));
+        QVERIFY(o.tied("tracks.pitch-1", "osc-b.voct"));
+        o.settle();
+        QVERIFY(!o.found("pitch-on-follower"));
+
+        // Save through the menu, reopen, and it is the same patch.
+        const QString file = o.folder.filePath(QStringLiteral("mine.json"));
+        answerFileDialog(file);
+        o.action(QStringLiteral("Save"))->trigger();
+        QVERIFY(QFile::exists(file));
+        QVERIFY(!o.window.isWindowModified());
+        const Patch saved = o.patch();
+        QVERIFY(o.window.openFile(file));
+        QVERIFY(o.patch() == saved);
+        o.settle();
+
+        // Print it.
+        o.window.showPlace(QStringLiteral("sheet"));
+        auto* sheet = dynamic_cast<SheetPlace*>(o.window.place(QStringLiteral("sheet")));
+        QVERIFY(sheet->pageCount() >= 3);
+        const QString pdf = o.folder.filePath(QStringLiteral("mine.pdf"));
+        answerFileDialog(pdf);
+        QTest::mouseClick(sheet->findChild<QPushButton*>(QStringLiteral("save-pdf")), Qt::LeftButton);
+        QFile printed(pdf);
+        QVERIFY(printed.open(QIODevice::ReadOnly) && printed.read(5) == "%PDF-");
+        QVERIFY(sheet->write(o.folder.filePath(QStringLiteral("mine.md"))));
+    }
+
+    void everyFindingCanBeFixedWithOneClick() {
+        Opened o;
+        for (const char* rule : {"zero-attenuator", "pitch-on-follower", "sustain-not-reached"}) {
+            QVERIFY(o.found(rule));
+            o.chart().selectCable(
+                std::ranges::find(o.window.checker().findings(), std::string(rule), &Finding::rule)->cable);
+            QTest::mouseClick(o.chart().viewport(), Qt::LeftButton, {}, o.chart().fixPoint(rule));
+            o.settle();
+            QVERIFY2(!o.found(rule), rule);
+        }
+        QVERIFY(o.window.checker().findings().empty());
+    }
+
+    void turningAKnobChangesTheTrace() {
+        Opened o;
+        const int cable = o.patch().cableInto(jackRef("osc-a.sync"))->id;
+        o.chart().selectPost("osc-b");
+        QTRY_VERIFY_WITH_TIMEOUT(o.chart().readingOf(cable).contains(QLatin1String("D3")), 10'000);
+        Knob* fine = o.place().inspector().knob("fine");
+        QVERIFY(fine);
+        QTest::mouseDClick(fine, Qt::LeftButton, {}, {40, 26});
+        auto* field = fine->findChild<QLineEdit*>();
+        field->setText(QStringLiteral("4"));
+        QTest::keyClick(field, Qt::Key_Return);
+        QCOMPARE(o.patch().post("osc-b")->knobs.at("fine"), 4.0);
+        QTRY_VERIFY_WITH_TIMEOUT(o.chart().readingOf(cable).contains(QLatin1String("E3")), 10'000);
+        // Nonsense is refused with what was expected.
+        Knob* again = o.place().inspector().knob("fine");
+        again->typeValue();
+        again->findChild<QLineEdit*>()->setText(QStringLiteral("sideways"));
+        QTest::keyClick(again->findChild<QLineEdit*>(), Qt::Key_Return);
+        QVERIFY(o.window.messages().text().contains(QLatin1String("sideways")));
+        QCOMPARE(o.patch().post("osc-b")->knobs.at("fine"), 4.0);
+    }
+
+    void aDraggedKnobIsOneStepToUndo() {
+        Opened o;
+        o.chart().selectPost("filter");
+        Knob* cutoff = o.place().inspector().knob("cutoff");
+        QTest::mousePress(cutoff, Qt::LeftButton, {}, {40, 40});
+        for (int y = 38; y > 10; y -= 2) QTest::mouseMove(cutoff, {40, y});
+        QTest::mouseRelease(cutoff, Qt::LeftButton, {}, {40, 12});
+        QVERIFY(o.patch().post("filter")->knobs.at("cutoff") > 2000.0);
+        QCOMPARE(o.window.document().history().count(), 1);
+        QTest::keyClick(&o.window, Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(o.patch().post("filter")->knobs.at("cutoff"), 1480.0);
+        QTRY_COMPARE(o.place().inspector().knob("cutoff")->value(), 1480.0);
+    }
+
+    void jacksOfTheInspectorTie() {
+        Opened o;
+        o.chart().selectPost("lfo");
+        auto click = [&](const char* jack) {
+            auto* row = o.place().inspector().findChild<JackRow*>(QStringLiteral("jack-") + QLatin1String(jack));
+            QVERIFY(row);
+            QTest::mouseClick(row, Qt::LeftButton);
+            QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
+        };
+        click("saw");
+        QCOMPARE(o.place().inspector().pending().text(), std::string("lfo.saw"));
+        o.chart().selectPost("filter");
+        click("res-cv");
+        QVERIFY(o.tied("lfo.saw", "filter.res-cv"));
+        QVERIFY(o.place().inspector().pending().post.empty());
+        // Two outputs are refused, and the reason is shown.
+        click("low");
+        o.chart().selectPost("lfo");
+        click("sine");
+        QVERIFY(o.window.messages().text().contains(QLatin1String("both are outputs")));
+        // Escape forgets the waiting end.
+        click("sine");
+        QTest::keyClick(&o.chart(), Qt::Key_Escape);
+        QTRY_VERIFY(o.place().inspector().pending().post.empty());
+    }
+
+    void aPlugTellsWhichNormalItBreaks() {
+        Opened o;
+        o.drag("mixer", "line-out", 3);
+        QTRY_VERIFY(o.place().chooser());
+        Opened::choose(o.place().chooser()->inputs(), QStringLiteral("in R"));
+        bool told = false;
+        for (const QLabel* label : o.place().chooser()->findChildren<QLabel*>())
+            told |= label->text().contains(QLatin1String("Breaks the normal from Mixer mix"));
+        QVERIFY(told);
+        QTest::keyClick(o.place().chooser(), Qt::Key_Escape);
+        QTRY_VERIFY(!o.place().chooser());
+        QCOMPARE(o.patch().cables.size(), std::size_t{21});
+    }
+
+    void rowsAreChosenMovedAndTakenOutByKey() {
+        Opened o;
+        o.chart().setFocus();
+        QTest::keyClick(&o.chart(), Qt::Key_Home);
+        QCOMPARE(o.chart().selectedCable(), 1);
+        QTest::keyClick(&o.chart(), Qt::Key_Down);
+        QCOMPARE(o.chart().selectedCable(), 2);
+        QTest::keyClick(&o.window, Qt::Key_Down, Qt::ControlModifier);
+        QCOMPARE(o.patch().row(2), 3);
+        QTest::keyClick(&o.window, Qt::Key_Delete);
+        QCOMPARE(o.patch().row(2), 0);
+        QCOMPARE(o.patch().cables.size(), std::size_t{20});
+        QTest::keyClick(&o.window, Qt::Key_Z, Qt::ControlModifier);
+        QTest::keyClick(&o.window, Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(o.patch() == lamp());
+    }
+
+    void rowsAndPostsAreDragged() {
+        Opened o;
+        QWidget* view = o.chart().viewport();
+        const QPoint from(20, o.chart().pointOn("clock", 1).y());
+        const QPoint to(20, o.chart().pointOn("clock", 3).y());
+        QTest::mousePress(view, Qt::LeftButton, {}, from);
+        QTest::mouseMove(view, to);
+        QTest::mouseRelease(view, Qt::LeftButton, {}, to);
+        QCOMPARE(o.patch().row(1), 3);
+        const auto& layout = o.chart().layoutForTests();
+        QTest::mousePress(view, Qt::LeftButton, {}, layout.post("clock")->head.center().toPoint());
+        QTest::mouseMove(view, layout.post("filter")->head.center().toPoint() + QPoint(4, 0));
+        QTest::mouseRelease(view, Qt::LeftButton, {}, layout.post("filter")->head.center().toPoint() + QPoint(4, 0));
+        QVERIFY(o.patch().posts.front().id != "clock");
+        QTest::keyClick(&o.window, Qt::Key_Z, Qt::ControlModifier);
+        QTest::keyClick(&o.window, Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(o.patch() == lamp());
+    }
+
+    void partsComeFromTheCaseAndGoBack() {
+        Opened o;
+        QAction* noise = nullptr;
+        for (const auto& [path, action] : allActions(*o.window.menuBar()))
+            if (path.contains(QLatin1String("Add from the case")) && path.contains(QLatin1String("Spray noise")))
+                noise = action;
+        QVERIFY(noise);
+        noise->trigger();
+        QCOMPARE(o.patch().posts.back().module, std::string("spray-noise"));
+        QCOMPARE(o.chart().selectedPost(), o.patch().posts.back().id);
+        o.action(QStringLiteral("Remove the post"))->trigger();
+        QCOMPARE(o.patch().posts.size(), std::size_t{15});
+    }
+
+    void nonsenseInTheTieLineChangesNothing() {
+        Opened o;
+        o.place().tieLine().setText(QStringLiteral("lfo sin to follower pwm"));
+        QTest::keyClick(&o.place().tieLine(), Qt::Key_Return);
+        QVERIFY(o.window.messages().text().contains(QLatin1String("LFO sine")));
+        QVERIFY(o.patch() == lamp());
+        QCOMPARE(o.place().tieLine().text(), QStringLiteral("lfo sin to follower pwm")); // to be mended
+    }
+
+    void badFilesLeaveTheOpenPatch() {
+        Opened o;
+        const auto write = [&](const char* name, const QByteArray& bytes) {
+            QFile file(o.folder.filePath(QString::fromLatin1(name)));
+            file.open(QIODevice::WriteOnly);
+            file.write(bytes);
+            return file.fileName();
+        };
+        QByteArray newer = QByteArray::fromStdString(writePatch(lamp()));
+        newer.replace("\"version\": 1", "\"version\": 7");
+        for (const auto& [file, says] : {std::pair{write("cut.json", newer.left(300)), "cut short"},
+                                         {write("newer.json", newer), "newer Lariat"},
+                                         {o.folder.filePath(QStringLiteral("none.json")), "cannot be opened"}}) {
+            QVERIFY(!o.window.openFile(file));
+            QVERIFY2(o.window.messages().text().contains(QLatin1String(says)), qPrintable(o.window.messages().text()));
+            QVERIFY(o.window.messages().text().contains(QFileInfo(file).fileName()));
+            QVERIFY(o.patch() == lamp());
+        }
+    }
+
+    void theTransportRuns() {
+        Opened o;
+        QTRY_VERIFY(o.window.transport().position() != QLatin1String("1 · 1"));
+        QTRY_VERIFY(o.window.transport().left().volts() > 0.5);
+        o.action(QStringLiteral("Start or stop"))->trigger();
+        QVERIFY(!o.window.sound().engine().running());
+        QTest::mouseClick(o.window.findChild<QAbstractButton*>(QStringLiteral("run")), Qt::LeftButton);
+        QVERIFY(o.window.sound().engine().running());
+        const int before = o.window.transport().monitor()->value();
+        o.action(QStringLiteral("Monitor down"))->trigger();
+        QCOMPARE(o.window.transport().monitor()->value(), before - 3);
+        QCOMPARE(o.window.sound().monitorDecibels(), before - 3.0);
+    }
+
+    void noEditStopsTheSound() {
+        Opened o;
+        const auto frames = [&] { return o.window.sound().engine().meters.frames.load(); };
+        for (int i = 0; i < 5; ++i) {
+            const auto before = frames();
+            o.window.document().apply({RemoveCable{o.patch().cables.back().id}}, QStringLiteral("out"));
+            QTRY_VERIFY(frames() > before);
+        }
+        QTRY_VERIFY(o.window.transport().left().volts() > 0.5);
+    }
+
+    void aDeviceThatGoesAwayIsReplaced() {
+        Opened o;
+        AudioSettings settings;
+        auto device = std::make_unique<SimulatedDevice>(settings);
+        SimulatedDevice* raw = device.get();
+        o.window.sound().openDevice(std::move(device));
+        raw->pull();
+        QTRY_VERIFY_WITH_TIMEOUT(o.window.messages().text().contains(QLatin1String("has gone away")), 10'000);
+        const auto before = o.window.sound().engine().meters.frames.load();
+        QTRY_VERIFY(o.window.sound().engine().meters.frames.load() > before);
+    }
+
+    void preferencesChooseLookDeviceAndRecord() {
+        Opened o;
+        Preferences dialog({o.window.document(), o.window.sound(), o.window.checker()}, &o.window);
+        auto* device = dialog.findChild<QComboBox*>(QStringLiteral("device"));
+        QVERIFY(device->findText(QString::fromLatin1(kSimulatedDevice)) > 0);
+        device->setCurrentText(QString::fromLatin1(kSimulatedDevice));
+        Q_EMIT device->activated(device->currentIndex());
+        QCOMPARE(Preferences::device(), QString::fromLatin1(kSimulatedDevice));
+        auto* record = dialog.findChild<QPushButton*>(QStringLiteral("record"));
+        QVERIFY(record->isEnabled());
+        const QString take = o.folder.filePath(QStringLiteral("take.wav"));
+        answerFileDialog(take);
+        record->click();
+        QVERIFY(o.window.sound().recording());
+        const auto before = o.window.sound().engine().meters.frames.load();
+        QTRY_VERIFY(o.window.sound().engine().meters.frames.load() > before + 9600);
+        record->click();
+        QVERIFY(!o.window.sound().recording());
+        QVERIFY(QFileInfo(take).size() > 40'000);
+        auto* theme = dialog.findChild<QComboBox*>(QStringLiteral("theme"));
+        connect(&dialog, &Preferences::themeChosen, &o.window, &MainWindow::chooseTheme);
+        theme->setCurrentIndex(theme->findData(QStringLiteral("dark")));
+        Q_EMIT theme->activated(theme->currentIndex());
+        QVERIFY(look().dark);
+        QVERIFY(o.window.grab().toImage().pixelColor(700, 700).lightness() < 110);
+        o.window.chooseTheme(Theme::Light);
+        QVERIFY(o.window.grab().toImage().pixelColor(700, 700).lightness() > 150);
+    }
+
+    void placesStandInOrder() {
+        Opened o;
+        const char* order[] = {"stock", "plan", "patch", "time", "bench", "sheet", "log"};
+        const auto entries = allPlaces();
+        QCOMPARE(entries.size(), std::size(order));
+        for (std::size_t i = 0; i < entries.size(); ++i) {
+            QCOMPARE(entries[i].id, QString::fromLatin1(order[i]));
+            QTest::mouseClick(o.window.findChild<QAbstractButton*>(QStringLiteral("place-") + entries[i].id),
+                              Qt::LeftButton);
+            QVERIFY(entries[i].make || !entries[i].laterText.isEmpty());
+        }
+        QTest::keyClick(&o.window, Qt::Key_4, Qt::ControlModifier);
+        bool visible = false;
+        for (const LaterPlace* later : o.window.findChildren<LaterPlace*>()) visible |= later->isVisible();
+        QVERIFY(visible);
+    }
+
+    void everyActionIsFoundByName() {
+        Opened o;
+        CommandFinder finder(*o.window.menuBar(), &o.window);
+        finder.show();
+        auto* field = finder.findChild<QLineEdit*>();
+        QTest::keyClicks(field, QStringLiteral("start or"));
+        const bool running = o.window.sound().engine().running();
+        QTest::keyClick(field, Qt::Key_Return);
+        QCOMPARE(o.window.sound().engine().running(), !running);
+    }
+
+    void shortcutsAreUnique() {
+        Opened o;
+        QStringList seen;
+        for (const auto& [path, action] : allActions(*o.window.menuBar())) {
+            if (action->shortcut().isEmpty()) continue;
+            QVERIFY2(!seen.contains(action->shortcut().toString()), qPrintable(path));
+            seen << action->shortcut().toString();
+        }
+        QVERIFY(seen.size() > 15);
+    }
+
+    void everythingThatTakesFocusHasAName() {
+        Opened o;
+        for (const QWidget* widget : o.window.findChildren<QWidget*>()) {
+            const auto* button = qobject_cast<const QAbstractButton*>(widget);
+            if (!(widget->focusPolicy() & Qt::TabFocus) || !widget->isVisible()) continue;
+            QVERIFY2(!widget->accessibleName().isEmpty() || (button && !button->text().isEmpty()),
+                     widget->metaObject()->className());
+        }
+    }
+
+    void leftBehindWorkIsOffered() {
+        Opened o;
+        Patch patch = lamp();
+        patch.title = "Rescued";
+        QVERIFY(writeFile(o.folder.filePath(QStringLiteral("unsaved/unsaved-999999999.json")).toStdString(),
+                          writePatch(patch)));
+        o.window.offerRecovery();
+        QVERIFY(o.window.messages().text().contains(QLatin1String("not closed properly")));
+        for (QPushButton* button : o.window.messages().findChildren<QPushButton*>())
+            if (button->text() == QLatin1String("Open it")) button->click();
+        QCOMPARE(o.patch().title, std::string("Rescued"));
+    }
+
+    void nothingIsCutAtTheUsualSizes_data() {
+        QTest::addColumn<QSize>("size");
+        QTest::newRow("1280x800") << QSize(1280, 800);
+        QTest::newRow("1920x1080") << QSize(1920, 1080);
+    }
+    void nothingIsCutAtTheUsualSizes() {
+        QFETCH(QSize, size);
+        Opened o;
+        o.window.resize(size);
+        QCoreApplication::processEvents();
+        QCOMPARE(o.window.size(), size); // no child asks for more
+        QCOMPARE(o.chart().horizontalScrollBar()->maximum(), 0);
+        for (const QLabel* label : o.window.findChildren<QLabel*>())
+            if (label->isVisible() && !label->wordWrap() && label->textFormat() == Qt::PlainText)
+                QVERIFY2(label->sizeHint().width() <= label->width() + 1, qPrintable(label->text()));
+    }
+
+    void foldedAndCompactRows() {
+        Opened o;
+        const qreal tall = o.chart().layoutForTests().contentHeight;
+        o.action(QStringLiteral("Compact rows"))->trigger();
+        QVERIFY(o.chart().layoutForTests().contentHeight < tall);
+        o.action(QStringLiteral("Wires behind the panel"))->trigger();
+        QVERIFY(!o.chart().showsNormals());
+        QTest::mouseClick(o.chart().viewport(), Qt::LeftButton, {},
+                          QPoint(200, static_cast<int>(o.chart().layoutForTests().headsHeight) + 12));
+        QVERIFY(!o.chart().layoutForTests().cableRow(1));
+    }
+
+    void anEmptyPatchSaysWhatToDo() {
+        Opened o;
+        o.window.document().startNew();
+        o.settle();
+        QVERIFY(o.patch().posts.empty());
+        QVERIFY(!o.window.grab().isNull());
+    }
+};
+
+QTEST_MAIN(WindowTest)
+#include "window_test.moc"

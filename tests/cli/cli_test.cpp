@@ -1,0 +1,165 @@
+// The command line: every subcommand on the demo, JSON answers, exit codes, and errors on stderr.
+#include <QtTest>
+
+#include <QJsonArray>
+#include <QJsonDocument>
+#include <QJsonObject>
+#include <QProcess>
+#include <QTemporaryDir>
+
+namespace {
+
+const QString kLamp = QStringLiteral(LARIAT_SOURCE "/data/demo/lamp.json");
+
+struct Answer {
+    int code = -1;
+    QString out;
+    QString err;
+    [[nodiscard]] QJsonDocument json() const { return QJsonDocument::fromJson(out.toUtf8()); }
+};
+
+Answer run(const QStringList& arguments) {
+    QProcess process;
+    process.start(QStringLiteral(LARIAT_CLI), arguments);
+    if (!process.waitForFinished(120'000)) return {};
+    return {process.exitCode(), QString::fromUtf8(process.readAllStandardOutput()),
+            QString::fromUtf8(process.readAllStandardError())};
+}
+
+} // namespace
+
+class CliTest : public QObject {
+    Q_OBJECT
+
+    QTemporaryDir folder_;
+    [[nodiscard]] QString in(const char* name) const { return folder_.filePath(QString::fromLatin1(name)); }
+
+  private Q_SLOTS:
+    void helpHasExamples() {
+        const Answer answer = run({"--help"});
+        QCOMPARE(answer.code, 0);
+        for (const char* word :
+             {"blocks", "modules", "check", "render", "measure", "tie", "sheet", "Examples", "Exit codes"})
+            QVERIFY2(answer.out.contains(QLatin1String(word)), word);
+        QCOMPARE(run({}).code, 3);
+        QCOMPARE(run({"dance"}).code, 3);
+    }
+
+    void blocksAndModules() {
+        const QJsonArray blocks = run({"blocks", "--json"}).json().array();
+        QCOMPARE(blocks.size(), 12);
+        for (const auto& block : blocks) QVERIFY(!block.toObject()["id"].toString().isEmpty());
+        QVERIFY(run({"blocks"}).out.contains(QLatin1String("one volt per octave")));
+        const QJsonArray modules = run({"modules", "--json"}).json().array();
+        QVERIFY(modules.size() >= 13);
+        QVERIFY(run({"modules"}).out.contains(QLatin1String("keel-vco-pair")));
+    }
+
+    void checkFindsTheMistakes() {
+        const Answer answer = run({"check", kLamp, "--json"});
+        QCOMPARE(answer.code, 1);
+        const QJsonArray findings = answer.json().array();
+        QCOMPARE(findings.size(), 3);
+        for (const auto& finding : findings) {
+            QVERIFY(!finding["figure"].toString().isEmpty());
+            QVERIFY(!finding["fixes"].toArray().isEmpty());
+            QVERIFY(finding["row"].toInt() > 0);
+        }
+        QVERIFY(run({"check", kLamp}).out.contains(QLatin1String("3 findings in 21 cables")));
+    }
+
+    void checkFixes() {
+        QCOMPARE(run({"check", kLamp, "--fix", "--out", in("fixed.json")}).code, 0);
+        const Answer again = run({"check", in("fixed.json"), "--json"});
+        QCOMPARE(again.code, 0);
+        QCOMPARE(again.json().array().size(), 0);
+    }
+
+    void renderWritesMixAndProbes() {
+        const Answer answer = run({"render", kLamp, "--seconds", "1.5", "--out", in("mix.wav"), "--probe",
+                                   "osc-b:pulse=" + in("pulse.wav"), "--json"});
+        QCOMPARE(answer.code, 0);
+        const QJsonObject said = answer.json().object();
+        QVERIFY(said["peak-volts"].toDouble() > 1.0);
+        QCOMPARE(said["faults"].toInt(), 0);
+        QVERIFY(said["times-real-time"].toDouble() > 1.0);
+        const QJsonObject pulse = run({"measure", in("pulse.wav"), "--json"}).json().object();
+        QVERIFY(std::abs(pulse["hertz"].toDouble() - 146.832) < 0.02);
+        QCOMPARE(pulse["note"].toString(), QStringLiteral("D3"));
+        QVERIFY(std::abs(pulse["seconds"].toDouble() - 1.5) < 0.001);
+        QVERIFY(
+            run({"measure", in("mix.wav"), "--from", "0.2", "--to", "0.4"}).out.startsWith(QLatin1String("0.200 s")));
+    }
+
+    void sameSeedSameFile() {
+        run({"render", kLamp, "--seconds", "0.5", "--out", in("a.wav")});
+        run({"render", kLamp, "--seconds", "0.5", "--out", in("b.wav")});
+        QFile a(in("a.wav"));
+        QFile b(in("b.wav"));
+        QVERIFY(a.open(QIODevice::ReadOnly) && b.open(QIODevice::ReadOnly));
+        QCOMPARE(a.readAll(), b.readAll());
+    }
+
+    void tieTiesSentences() {
+        const Answer answer =
+            run({"tie", kLamp, "lfo sine to follower pwm", "leader sub ÷2 to mixer in 3", "--out", in("tied.json")});
+        QCOMPARE(answer.code, 0);
+        QVERIFY(answer.out.contains(QLatin1String("tied LFO sine to Follower pwm")));
+        QFile file(in("tied.json"));
+        QVERIFY(file.open(QIODevice::ReadOnly));
+        QCOMPARE(QJsonDocument::fromJson(file.readAll()).object()["cables"].toArray().size(), 23);
+    }
+
+    void aSentenceThatFailsLeavesTheFile() {
+        QVERIFY(QFile::copy(kLamp, in("kept.json")));
+        const Answer answer = run({"tie", in("kept.json"), "lfo sine to follower pwm", "moon beam to follower fm"});
+        QCOMPARE(answer.code, 2);
+        QVERIFY(answer.err.contains(QLatin1String("moon beam")));
+        QFile before(kLamp);
+        QFile after(in("kept.json"));
+        QVERIFY(before.open(QIODevice::ReadOnly) && after.open(QIODevice::ReadOnly));
+        QCOMPARE(after.readAll(), before.readAll());
+    }
+
+    void sheetsAreWritten() {
+        QVERIFY(run({"sheet", kLamp}).out.contains(QLatin1String("# Lamp")));
+        QCOMPARE(run({"sheet", kLamp, "--out", in("lamp.md")}).code, 0);
+        QCOMPARE(run({"sheet", kLamp, "--out", in("lamp.pdf")}).code, 0);
+        QFile pdf(in("lamp.pdf"));
+        QVERIFY(pdf.open(QIODevice::ReadOnly));
+        QVERIFY(pdf.readAll().startsWith("%PDF-"));
+        QVERIFY(pdf.size() > 20'000);
+        QCOMPARE(run({"sheet", kLamp, "--out", in("lamp.doc")}).code, 2);
+    }
+
+    void errorsNameFilePathAndReason_data() {
+        QTest::addColumn<QStringList>("arguments");
+        QTest::addColumn<QString>("says");
+        QTest::newRow("no file") << QStringList{"check", "/no/such.json"} << "/no/such.json: cannot be opened";
+        QTest::newRow("not a patch") << QStringList{"check",
+                                                    QStringLiteral(LARIAT_SOURCE "/data/cases/keepers-case.json")}
+                                     << "keepers-case.json: format";
+        QTest::newRow("no probe") << QStringList{"render", kLamp, "--probe", "moon:x=y.wav"} << "moon.x";
+        QTest::newRow("probe unread") << QStringList{"render", kLamp, "--probe", "osc-a"} << "post:jack=file.wav";
+        QTest::newRow("no place") << QStringList{"render", kLamp, "--seconds", "0.1", "--out", "/no/such/a.wav"}
+                                  << "/no/such/a.wav";
+        QTest::newRow("not audio") << QStringList{"measure", kLamp} << "cannot be read as audio";
+        QTest::newRow("no samples there") << QStringList{"measure", kLamp, "--from", "9"} << "lamp.json";
+    }
+    void errorsNameFilePathAndReason() {
+        QFETCH(QStringList, arguments);
+        QFETCH(QString, says);
+        const Answer answer = run(arguments);
+        QCOMPARE(answer.code, 2);
+        QVERIFY2(answer.err.contains(says), qPrintable(answer.err));
+    }
+
+    void badOptionsAreRefused() {
+        QCOMPARE(run({"render", kLamp, "--seconds", "-1"}).code, 3);
+        QCOMPARE(run({"render", kLamp, "--engine-rate", "12345"}).code, 3);
+        QCOMPARE(run({"render"}).code, 3);
+    }
+};
+
+QTEST_GUILESS_MAIN(CliTest)
+#include "cli_test.moc"

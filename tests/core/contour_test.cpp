@@ -1,0 +1,206 @@
+// Contour: exact stage times, curves, and what gates and triggers do to it.
+#include "measure/measure.h"
+#include "support/rig.h"
+
+#include <QtTest>
+
+#include <cmath>
+
+using namespace lariat;
+using lariat::test::Pulse;
+using lariat::test::Rig;
+
+namespace {
+
+/// First time after `from` at which the signal passes `level` upward or downward.
+double crossing(const std::vector<float>& volts, double level, bool upward, double from, double rate = 96000.0) {
+    for (auto i = static_cast<std::size_t>(from * rate) + 1; i < volts.size(); ++i) {
+        const auto a = static_cast<double>(volts[i - 1]);
+        const auto b = static_cast<double>(volts[i]);
+        if (upward ? a < level && b >= level : a > level && b <= level)
+            return (static_cast<double>(i - 1) + (level - a) / (b - a)) / rate;
+    }
+    return -1.0;
+}
+
+double at(const std::vector<float>& volts, double seconds, double rate = 96000.0) {
+    return static_cast<double>(volts[static_cast<std::size_t>(std::lround(seconds * rate))]);
+}
+
+/// The stage curve s(u) of the block's header.
+double shape(double u, double curve) {
+    const double c = 6.0 * 0.01 * curve;
+    return c < 0.01 ? u : (1.0 - std::exp(-c * u)) / (1.0 - std::exp(-c));
+}
+
+} // namespace
+
+class ContourTest : public QObject {
+    Q_OBJECT
+
+  private Q_SLOTS:
+    void stageTimesAreExact_data() {
+        QTest::addColumn<double>("attack");
+        QTest::addColumn<double>("decay");
+        QTest::addColumn<double>("curve");
+        for (const double curve : {0.0, 50.0, 100.0})
+            for (const auto& [attack, decay] : {std::pair{0.0003, 0.002}, {0.012, 0.082}, {0.4, 1.3}})
+                QTest::addRow("%g + %g s, curve %g", attack, decay, curve) << attack << decay << curve;
+    }
+    /// Within 0.1 ms or 0.5 %: the attack reaches 8 V, the decay its sustain, when the knobs say.
+    void stageTimesAreExact() {
+        QFETCH(double, attack);
+        QFETCH(double, decay);
+        QFETCH(double, curve);
+        const double on = 0.0123456;
+        Rig rig("contour");
+        rig.set("attack", attack)
+            .set("decay", decay)
+            .set("sustain", 40)
+            .set("curve", curve)
+            .pulses("gate", {{on, 5.0}})
+            .run(on + attack + decay + 0.1);
+        const auto& out = rig.out("out");
+        const double top = crossing(out, 7.999, true, 0.0);
+        QVERIFY(std::abs(top - on - attack) < std::max(1e-4, 0.005 * attack) + 0.002 * attack);
+        // Half-way in level is passed where the curve says.
+        for (const double u : {0.25, 0.5, 0.75}) {
+            const double level = 8.0 * shape(u, curve);
+            const double time = crossing(out, level, true, on);
+            QVERIFY2(std::abs(time - on - u * attack) < std::max(2e-5, 0.005 * attack),
+                     qPrintable(QString::number(time - on - u * attack)));
+            const double falling = 8.0 - 0.6 * 8.0 * shape(u, curve);
+            const double fell = crossing(out, falling, false, on + attack * 0.99);
+            QVERIFY(std::abs(fell - on - attack - u * decay) < std::max(2e-5, 0.005 * decay));
+        }
+        QVERIFY(std::abs(at(out, on + attack + decay + 0.05) - 3.2) < 1e-3);
+    }
+
+    void releaseFallsToZero() {
+        Rig rig("contour");
+        rig.set("attack", 0.001)
+            .set("decay", 0.01)
+            .set("sustain", 50)
+            .set("release", 0.2)
+            .set("curve", 0)
+            .pulses("gate", {{0.1, 0.3}})
+            .run(0.7);
+        const auto& out = rig.out("out");
+        QVERIFY(std::abs(at(out, 0.29) - 4.0) < 1e-3);
+        QVERIFY(std::abs(at(out, 0.4) - 2.0) < 0.01);
+        QVERIFY(std::abs(at(out, 0.51)) < 1e-6);
+    }
+
+    void stagesStartWithinTheSample() {
+        // Two gates whose starts differ by 0.4 samples give ramps that differ by 0.4 samples.
+        const auto ramp = [](double on) {
+            Rig rig("contour");
+            rig.set("attack", 0.01).set("curve", 0).pulses("gate", {{on, 1.0}}).run(0.1);
+            return at(rig.out("out"), 0.105 - 0.1 + 0.05);
+        };
+        const double a = ramp(0.05 + 0.1 / 96000.0);
+        const double b = ramp(0.05 + 0.5 / 96000.0);
+        QVERIFY(std::abs((a - b) - 8.0 * 0.4 / 960.0) < 1e-4);
+    }
+
+    void outputsAreRelated() {
+        Rig rig("contour");
+        rig.pulses("gate", {{0.01, 0.2}}).run(0.5);
+        for (std::size_t i = 0; i < rig.out("out").size(); i += 7) {
+            QVERIFY(std::abs(rig.out("inverted")[i] + rig.out("out")[i]) < 1e-5f);
+            QVERIFY(std::abs(rig.out("bipolar")[i] - (rig.out("out")[i] / 0.8f - 5.0f)) < 1e-4f);
+        }
+    }
+
+    void arHoldsAtItsPeak() {
+        Rig rig("contour");
+        rig.set("type", 1).set("attack", 0.01).set("release", 0.05).pulses("gate", {{0.1, 0.4}}).run(0.6);
+        QVERIFY(std::abs(at(rig.out("out"), 0.39) - 8.0) < 1e-4);
+        QVERIFY(at(rig.out("out"), 0.46) < 1e-4);
+    }
+
+    void adIgnoresTheGatesEnd() {
+        Rig rig("contour");
+        rig.set("type", 2)
+            .set("attack", 0.01)
+            .set("decay", 0.2)
+            .set("curve", 0)
+            .pulses("gate", {{0.1, 0.103}})
+            .run(0.5);
+        QVERIFY(std::abs(at(rig.out("out"), 0.11) - 8.0) < 0.02);
+        QVERIFY(std::abs(at(rig.out("out"), 0.21) - 4.0) < 0.02);
+        QVERIFY(at(rig.out("out"), 0.32) < 1e-4);
+        // … and a gate that stays open does not hold it.
+        Rig held("contour");
+        held.set("type", 2).set("attack", 0.01).set("decay", 0.2).pulses("gate", {{0.1, 2.0}}).run(0.5);
+        QVERIFY(at(held.out("out"), 0.32) < 1e-4);
+    }
+
+    void shortGateJumpsToReleaseOrFinishes() {
+        const auto peak = [](double policy) {
+            Rig rig("contour");
+            rig.set("attack", 0.1)
+                .set("decay", 0.1)
+                .set("sustain", 0)
+                .set("release", 0.01)
+                .set("curve", 0)
+                .set("short-gate", policy)
+                .pulses("gate", {{0.05, 0.07}})
+                .run(0.5);
+            return measureLevel(rig.out("out")).max.value;
+        };
+        QVERIFY(std::abs(peak(0) - 1.6) < 0.01); // 20 ms of 100 ms
+        QVERIFY(std::abs(peak(1) - 8.0) < 0.01);
+    }
+
+    void retriggerStartsFromThePresentLevelOrFromZero() {
+        const auto afterSecond = [](double policy) {
+            Rig rig("contour");
+            rig.set("type", 1).set("attack", 0.1).set("release", 1.0).set("curve", 0).set("from-zero", policy);
+            rig.pulses("gate", {{0.05, 0.2}, {0.3, 0.5}}).run(0.31);
+            return at(rig.out("out"), 0.302);
+        };
+        QVERIFY(afterSecond(0) > 7.0);
+        QVERIFY(afterSecond(1) < 0.3);
+    }
+
+    void retriggerInputNeedsAnOpenGate() {
+        Rig rig("contour");
+        rig.set("attack", 0.02)
+            .set("decay", 0.05)
+            .set("sustain", 20)
+            .set("curve", 0)
+            .pulses("gate", {{0.05, 0.4}})
+            .pulses("retrigger", {{0.25, 0.255}, {0.8, 0.805}})
+            .run(1.0);
+        QVERIFY(std::abs(at(rig.out("out"), 0.2) - 1.6) < 0.01);
+        QVERIFY(at(rig.out("out"), 0.269) > 7.0);
+        QVERIFY(at(rig.out("out"), 0.85) < 0.01);
+    }
+
+    void levelScalesTheWhole() {
+        Rig rig("contour");
+        rig.set("level", 25).set("type", 1).pulses("gate", {{0.01, 0.5}}).run(0.3);
+        QVERIFY(std::abs(at(rig.out("out"), 0.25) - 2.0) < 1e-4);
+    }
+
+    void gateBelowTheThresholdDoesNothing() {
+        Rig rig("contour");
+        rig.feed("gate", [](double t) { return t > 0.1 ? 1.5 : 0.0; }).run(0.4);
+        QCOMPARE(measureLevel(rig.out("out")).max.value, 0.0);
+    }
+
+    void gateHasHysteresis() {
+        // Ripple between 1.2 and 2.6 V opens the gate once and does not close it.
+        Rig rig("contour");
+        rig.set("type", 1).set("attack", 0.001).set("release", 0.001);
+        rig.feed("gate", [](double t) { return t < 0.1 ? 0.0 : 1.9 + 0.7 * std::sin(6283.0 * t); }).run(0.4);
+        QVERIFY(at(rig.out("out"), 0.3) > 7.99);
+        double lowest = 9.0;
+        for (double t = 0.15; t < 0.39; t += 0.0001) lowest = std::min(lowest, at(rig.out("out"), t));
+        QVERIFY(lowest > 7.99);
+    }
+};
+
+QTEST_APPLESS_MAIN(ContourTest)
+#include "contour_test.moc"

@@ -1,0 +1,220 @@
+// Findings: each rule on a patch made to fail, silent on one that is right, and cured by its own fix.
+#include "support/patches.h"
+
+#include <QtTest>
+
+using namespace lariat;
+using namespace lariat::test;
+
+namespace {
+
+/// A voice that is right: oscillator, filter, VCA under a contour, line out.
+PatchMaker voice() {
+    PatchMaker maker;
+    maker.timing(0.9)
+        .post("osc", "keel", "a")
+        .post("filter", "skerry", "filter")
+        .post("contour", "lantern-a", "1")
+        .post("vca", "ballast-a", "1")
+        .post("out", "harbour", "out");
+    maker.tie("tracks.pitch-1", "osc.voct")
+        .tie("osc.saw", "filter.in-1")
+        .tie("filter.low", "vca.in")
+        .tie("vca.out", "out.left")
+        .tie("tracks.gate-1", "contour.gate")
+        .tie("contour.out", "vca.lin-cv");
+    maker.knob("contour", "attack", 0.003).knob("contour", "decay", 0.05).knob("contour", "release", 0.02);
+    return maker;
+}
+
+/// A kick: oscillator under two contours, all three triggered.
+PatchMaker kick(bool reset) {
+    PatchMaker maker;
+    maker.timing()
+        .post("osc", "anchor", "osc")
+        .post("pitch", "lantern-b", "1")
+        .post("level", "lantern-b", "2")
+        .post("vca", "ballast-a", "1")
+        .post("out", "harbour", "out");
+    maker.tie("tracks.drum-1", "pitch.gate")
+        .tie("tracks.drum-1", "level.gate")
+        .tie("pitch.out", "osc.fm")
+        .tie("osc.sine", "vca.in")
+        .tie("level.out", "vca.lin-cv")
+        .tie("vca.out", "out.left");
+    maker.knob("osc", "octave", 1)
+        .knob("osc", "fine", 1.3)
+        .knob("osc", "fm-amount", 40)
+        .knob("pitch", "type", 2)
+        .knob("pitch", "decay", 0.05)
+        .knob("level", "type", 2)
+        .knob("level", "decay", 0.25);
+    if (reset) maker.tie("tracks.drum-1", "osc.sync");
+    return maker;
+}
+
+PatchMaker syncLead(bool rightWay) {
+    PatchMaker maker = voice();
+    maker.post("leader", "keel", "b").tie("leader.pulse", "osc.sync");
+    if (rightWay) maker.tie("tracks.pitch-1", "leader.voct");
+    return maker;
+}
+
+/// Three loud oscillators into a mixer at full level.
+PatchMaker loudSum(double level) {
+    PatchMaker maker = voice();
+    Patch bare = maker.make();
+    maker.post("b", "keel", "b")
+        .post("c", "anchor", "osc")
+        .post("mixer", "gangway", "mixer")
+        .tie("b.saw", "mixer.in-2")
+        .tie("c.saw", "mixer.in-3");
+    maker.tie("mixer.mix", "out.right").tie("vca.out", "mixer.in-1");
+    for (const char* channel : {"level-1", "level-2", "level-3"}) maker.knob("mixer", channel, level);
+    return maker;
+}
+
+/// The named rule finds something in the patch, and its first fix makes it silent.
+void expectCured(const Patch& patch, const std::string& rule, const char* figure) {
+    const auto found = findingsIn(patch, rule);
+    QCOMPARE(found.size(), std::size_t{1});
+    QVERIFY2(found[0].figure.find(figure) != std::string::npos, found[0].figure.c_str());
+    QVERIFY(!found[0].reason.empty());
+    QVERIFY(!found[0].fixes.empty());
+    for (const Fix& fix : found[0].fixes) {
+        const auto cured = applyEdits(patch, fix.edits);
+        QVERIFY2(cured, cured ? "" : cured.error().text().c_str());
+        QVERIFY2(findingsIn(*cured, rule).empty(), fix.label.c_str());
+    }
+}
+
+} // namespace
+
+class FindingsTest : public QObject {
+    Q_OBJECT
+
+  private Q_SLOTS:
+    void nothingIsWrongWithARightPatch_data() {
+        QTest::addColumn<int>("which");
+        QTest::newRow("voice") << 0;
+        QTest::newRow("kick") << 1;
+        QTest::newRow("sync lead") << 2;
+        QTest::newRow("sum") << 3;
+    }
+    void nothingIsWrongWithARightPatch() {
+        QFETCH(int, which);
+        const Patch patch = which == 0   ? voice().make()
+                            : which == 1 ? kick(true).make()
+                            : which == 2 ? syncLead(true).make()
+                                         : loudSum(40).knob("mixer", "main", 90).make();
+        for (const Finding& finding : findingsIn(patch))
+            if (which != 3 || finding.rule != "drone")
+                QFAIL((finding.rule + ": " + finding.figure).c_str()); // that one drones by design
+    }
+
+    void drone() {
+        PatchMaker maker;
+        maker.timing(0.9)
+            .post("osc", "keel", "a")
+            .post("contour", "lantern-a", "1")
+            .post("out", "harbour", "out")
+            .tie("osc.saw", "out.left")
+            .tie("tracks.gate-1", "contour.gate");
+        maker.knob("contour", "decay", 0.05).knob("contour", "release", 0.01);
+        const Patch patch = maker.make();
+        expectCured(patch, "drone", "0.");
+        // The fix takes a free VCA out of the case.
+        const auto cured = applyEdits(patch, findingsIn(patch, "drone")[0].fixes[0].edits);
+        QVERIFY(cured->post("ballast-a-1"));
+    }
+
+    void droneThroughAnOpenVca() {
+        PatchMaker maker = voice();
+        maker.knob("vca", "offset", 80);
+        expectCured(maker.make(), "drone", "dB");
+    }
+
+    void nothingReachesTheOutput() {
+        PatchMaker maker;
+        maker.post("osc", "keel", "a")
+            .post("filter", "skerry", "filter")
+            .post("out", "harbour", "out")
+            .tie("osc.saw", "filter.in-1");
+        expectCured(maker.make(), "no-path", "0.0 V");
+    }
+
+    void noWayOutAtAll() {
+        PatchMaker maker;
+        maker.timing();
+        const auto found = findingsIn(maker.make(), "no-path");
+        QCOMPARE(found.size(), std::size_t{1});
+        QVERIFY(found[0].reason.find("no way out") != std::string::npos);
+    }
+
+    void attenuatorAtZero() {
+        PatchMaker maker = voice();
+        maker.post("lfo", "swell", "lfo").tie("lfo.triangle", "filter.cv-2");
+        expectCured(maker.make(), "zero-attenuator", "10.0 V arrive, 0 % pass");
+    }
+
+    void pitchOnASyncedFollower() {
+        const auto found = findingsIn(syncLead(false).make(), "pitch-on-follower");
+        QCOMPARE(found.size(), std::size_t{1});
+        expectCured(syncLead(false).make(), "pitch-on-follower", "12 st");
+        // Both following the tune is a known way to play it.
+        QVERIFY(findingsIn(syncLead(true).make(), "pitch-on-follower").empty());
+    }
+
+    void sustainNeverReached() {
+        PatchMaker maker = voice();
+        maker.knob("contour", "attack", 0.03).knob("contour", "decay", 0.4).knob("contour", "sustain", 50);
+        const auto found = findingsIn(maker.make(), "sustain-not-reached");
+        QCOMPARE(found.size(), std::size_t{1});
+        QVERIFY2(found[0].figure.find("attack + decay 430 ms") != std::string::npos, found[0].figure.c_str());
+        const auto cured = applyEdits(maker.make(), found[0].fixes[0].edits);
+        QVERIFY(findingsIn(*cured, "sustain-not-reached").empty());
+    }
+
+    void longerGatesCureItToo() {
+        PatchMaker maker = voice();
+        maker.knob("contour", "attack", 0.01).knob("contour", "decay", 0.105);
+        Patch patch = maker.make();
+        for (Step& step : patch.patterns[0].tracks[0].steps) step.gate = 0.5;
+        expectCured(patch, "sustain-not-reached", "gate 62 ms, attack + decay 115 ms");
+        QCOMPARE(findingsIn(patch, "sustain-not-reached")[0].fixes.size(), std::size_t{2});
+    }
+
+    void percussiveContoursMayEndEarly() {
+        PatchMaker maker = voice();
+        maker.knob("contour", "decay", 0.5).knob("contour", "sustain", 0);
+        QVERIFY(findingsIn(maker.make(), "sustain-not-reached").empty());
+        maker.knob("contour", "sustain", 50).knob("contour", "type", 2);
+        QVERIFY(findingsIn(maker.make(), "sustain-not-reached").empty());
+    }
+
+    void drumNotReset() {
+        const auto found = findingsIn(kick(false).make(), "drum-not-reset");
+        QCOMPARE(found.size(), std::size_t{1});
+        QCOMPARE(found[0].severity, Severity::Caution); // some leave it alive on purpose
+        expectCured(kick(false).make(), "drum-not-reset", "hits differ by");
+    }
+
+    void sumClips() {
+        const auto found = findingsIn(loudSum(100).make(), "sum-clips");
+        QCOMPARE(found.size(), std::size_t{1});
+        expectCured(loudSum(100).make(), "sum-clips", "sums to 1");
+        QVERIFY(findingsIn(loudSum(40).make(), "sum-clips").empty());
+    }
+
+    void figuresAreMeasured() {
+        // Twice the level gives twice the sum: the figure is computed, not written.
+        const std::string loud = findingsIn(loudSum(100).make(), "sum-clips")[0].figure;
+        const std::string less = findingsIn(loudSum(85).make(), "sum-clips")[0].figure;
+        const double a = std::stod(loud.substr(8));
+        const double b = std::stod(less.substr(8));
+        QVERIFY2(std::abs(b / a - 0.85) < 0.01, (loud + " / " + less).c_str());
+    }
+};
+
+QTEST_APPLESS_MAIN(FindingsTest)
+#include "findings_test.moc"

@@ -1,0 +1,270 @@
+// The documents: what is written is read back, nothing unknown is lost, and bad input is told apart.
+#include "library/check.h"
+#include "model/case.h"
+#include "model/edit.h"
+#include "support/patches.h"
+
+#include <QtTest>
+
+#include <QTemporaryDir>
+
+#include <fstream>
+
+using namespace lariat;
+using namespace lariat::test;
+
+namespace {
+
+Json lampJson() {
+    return Json::parse(writePatch(lamp()));
+}
+
+Result<Patch> readBack(const Json& document) {
+    return readPatch(document.dump()).and_then([](Patch patch) {
+        return checkPatch(std::move(patch), workspace().library);
+    });
+}
+
+/// One way to spoil the demo, and what the message has to name.
+struct Spoilt {
+    const char* name;
+    void (*spoil)(Json&);
+    const char* path;
+    const char* reason;
+};
+
+const Spoilt kSpoilt[] = {
+    {"no format", [](Json& d) { d.erase("format"); }, "format", "lariat-patch"},
+    {"other format", [](Json& d) { d["format"] = "lariat-case"; }, "format", "lariat-patch"},
+    {"newer version", [](Json& d) { d["version"] = 99; }, "version", "newer"},
+    {"version as text", [](Json& d) { d["version"] = "one"; }, "version", "whole number"},
+    {"no title", [](Json& d) { d.erase("title"); }, "title", "missing"},
+    {"title is a number", [](Json& d) { d["title"] = 3; }, "title", "expected a text"},
+    {"posts is no list", [](Json& d) { d["posts"] = 3; }, "posts", "expected a list"},
+    {"post is a text", [](Json& d) { d["posts"][0] = "clock"; }, "posts/1", "expected an object"},
+    {"unknown module", [](Json& d) { d["posts"][2]["module"] = "gone"; }, "posts/3/module", "no module \"gone\""},
+    {"unknown part", [](Json& d) { d["posts"][2]["part"] = "9"; }, "posts/3/part", "no part"},
+    {"unknown knob", [](Json& d) { d["posts"][2]["knobs"]["sheen"] = 1; }, "posts/3/knobs/sheen", "no knob"},
+    {"knob out of range", [](Json& d) { d["posts"][2]["knobs"]["sustain"] = 1e6; }, "posts/3/knobs/sustain", "outside"},
+    {"knob is a text", [](Json& d) { d["posts"][2]["knobs"]["sustain"] = "high"; }, "posts/3/knobs/sustain",
+     "expected a number"},
+    {"knob is null, as NaN is written", [](Json& d) { d["posts"][2]["knobs"]["sustain"] = nullptr; },
+     "posts/3/knobs/sustain", "expected a number"},
+    {"post twice", [](Json& d) { d["posts"][1]["id"] = "clock"; }, "posts/2/id", "another post"},
+    {"part used twice", [](Json& d) { d["posts"][3]["part"] = "1"; }, "posts/4", "in use already"},
+    {"bad id", [](Json& d) { d["posts"][0]["id"] = "Clock!"; }, "posts/1/id", "lower-case"},
+    {"cable to nowhere", [](Json& d) { d["cables"][0]["to"] = "moon.in"; }, "cables/1/to", "no post \"moon\""},
+    {"cable to no jack", [](Json& d) { d["cables"][0]["to"] = "filter.in-9"; }, "cables/1/to", "no jack \"in-9\""},
+    {"cable from an input", [](Json& d) { d["cables"][0]["from"] = "filter.in-2"; }, "cables/1/from", "is an input"},
+    {"cable into an output", [](Json& d) { d["cables"][0]["to"] = "filter.low"; }, "cables/1/to", "is an output"},
+    {"cable without a dot", [](Json& d) { d["cables"][0]["from"] = "filter"; }, "cables/1/from", "post.jack"},
+    {"two plugs in one jack", [](Json& d) { d["cables"][1]["to"] = d["cables"][0]["to"]; }, "cables/2/to",
+     "plug already"},
+    {"cable number twice", [](Json& d) { d["cables"][1]["id"] = 1; }, "cables/2/id", "another cable"},
+    {"cable number zero", [](Json& d) { d["cables"][1]["id"] = 0; }, "cables/2/id", "outside"},
+    {"cable number is a fraction", [](Json& d) { d["cables"][1]["id"] = 1.5; }, "cables/2/id", "whole number"},
+    {"pattern of a filter", [](Json& d) { d["patterns"][0]["post"] = "filter"; }, "patterns/1/post", "not a sequencer"},
+    {"step is no note", [](Json& d) { d["patterns"][0]["tracks"][0]["steps"][1] = "H9"; },
+     "patterns/1/tracks/1/steps/2", "not a step"},
+    {"gate of a step", [](Json& d) { d["patterns"][0]["tracks"][0]["steps"][1] = "D3 7"; },
+     "patterns/1/tracks/1/steps/2", "gate"},
+    {"no steps", [](Json& d) { d["patterns"][0]["tracks"][0]["steps"] = Json::array(); }, "patterns/1/tracks/1/steps",
+     "0 steps"},
+    {"65 steps", [](Json& d) { d["patterns"][0]["tracks"][0]["steps"] = std::vector<std::string>(65, "-"); },
+     "patterns/1/tracks/1/steps", "65 steps"},
+    {"hits", [](Json& d) { d["patterns"][0]["lanes"][0]["hits"] = "x..y"; }, "patterns/1/lanes/1/hits",
+     "x, . and spaces"},
+    {"too many cables", [](Json& d) { d["cables"] = std::vector<Json>(10'001, d["cables"][0]); }, "cables",
+     "10001 entries"},
+};
+
+} // namespace
+
+class ModelTest : public QObject {
+    Q_OBJECT
+
+  private Q_SLOTS:
+    void whatIsWrittenIsReadBack() {
+        const Patch patch = lamp();
+        const auto again = readPatch(writePatch(patch));
+        QVERIFY(again);
+        QVERIFY(*again == patch);
+        QCOMPARE(writePatch(*again), writePatch(patch));
+    }
+
+    void unknownKeysSurvive() {
+        Json document = lampJson();
+        document["mood"] = "foggy";
+        document["posts"][0]["sticker"] = {{"colour", "red"}};
+        document["cables"][3]["borrowed-from"] = "Ines";
+        const auto patch = readPatch(document.dump());
+        QVERIFY(patch);
+        const Json again = Json::parse(writePatch(*patch));
+        QCOMPARE(again["mood"].get<std::string>(), std::string("foggy"));
+        QCOMPARE(again["posts"][0]["sticker"]["colour"].get<std::string>(), std::string("red"));
+        QCOMPARE(again["cables"][3]["borrowed-from"].get<std::string>(), std::string("Ines"));
+    }
+
+    void stepsKeepTheirParts() {
+        Json document = lampJson();
+        document["patterns"][0]["tracks"][0]["steps"] = {"D3", "F♯3! 0.25", "=", "-", "B♭-1 1"};
+        const auto patch = readBack(document);
+        QVERIFY(patch);
+        const auto& steps = patch->patterns[0].tracks[0].steps;
+        QVERIFY(steps[1].accent && steps[1].gate == 0.25 && steps[1].note == 54);
+        QCOMPARE(steps[2].kind, Step::Kind::Tie);
+        QCOMPARE(steps[3].kind, Step::Kind::Rest);
+        QCOMPARE(steps[4].note, 10);
+        QVERIFY(*readPatch(writePatch(*patch)) == *patch);
+    }
+
+    void badPatchesAreExplained_data() {
+        QTest::addColumn<int>("index");
+        for (int i = 0; i < static_cast<int>(std::size(kSpoilt)); ++i) QTest::newRow(kSpoilt[i].name) << i;
+    }
+    void badPatchesAreExplained() {
+        QFETCH(int, index);
+        const Spoilt& spoilt = kSpoilt[index];
+        Json document = lampJson();
+        spoilt.spoil(document);
+        const auto read = readBack(document);
+        QVERIFY(!read);
+        QCOMPARE(QString::fromStdString(read.error().path), QString::fromUtf8(spoilt.path));
+        QVERIFY2(read.error().reason.find(spoilt.reason) != std::string::npos, read.error().reason.c_str());
+    }
+
+    void damagedBytesAreExplained_data() {
+        QTest::addColumn<QByteArray>("bytes");
+        const QByteArray whole = QByteArray::fromStdString(writePatch(lamp()));
+        QTest::newRow("empty") << QByteArray();
+        QTest::newRow("truncated") << whole.left(whole.size() / 2);
+        QTest::newRow("one brace short") << whole.left(whole.size() - 2);
+        QTest::newRow("a list") << QByteArray("[1, 2]");
+        QTest::newRow("binary") << QByteArray("\x00\xff\xfe\x01", 4);
+        QTest::newRow("NaN") << QByteArray("{\"format\": \"lariat-patch\", \"version\": NaN}");
+        QTest::newRow("huge number") << QByteArray("{\"format\": \"lariat-patch\", \"version\": 1e999}");
+        QTest::newRow("deep") << QByteArray(100'000, '[');
+        QTest::newRow("deep objects") << QByteArray("{\"a\":").repeated(50'000);
+        QTest::newRow("bad UTF-8") << QByteArray("{\"format\": \"\xc3\x28\"}");
+    }
+    void damagedBytesAreExplained() {
+        QFETCH(QByteArray, bytes);
+        const auto read = readPatch(bytes.toStdString());
+        QVERIFY(!read);
+        QVERIFY(!read.error().reason.empty());
+        QVERIFY2(read.error().reason.size() < 400, read.error().reason.c_str());
+    }
+
+    void everyTruncationIsSurvived() {
+        const std::string whole = writePatch(lamp());
+        for (std::size_t length = 0; length + 2 < whole.size(); length += 37)
+            QVERIFY(!readPatch(std::string_view(whole).substr(0, length)));
+    }
+
+    void filesAreNamedInErrors() {
+        const auto missing = openPatch("/no/such/patch.json", workspace().library);
+        QVERIFY(!missing);
+        QVERIFY(missing.error().text().find("/no/such/patch.json") == 0);
+        QTemporaryDir folder;
+        const auto directory = openPatch(folder.path().toStdString(), workspace().library);
+        QVERIFY(!directory && directory.error().reason.find("folder") != std::string::npos);
+    }
+
+    void aHundredMegabytesAreRefusedUnread() {
+        QTemporaryDir folder;
+        const std::string file = folder.filePath(QStringLiteral("large.json")).toStdString();
+        std::ofstream(file) << "{";
+        std::filesystem::resize_file(file, 100'000'000);
+        const auto read = openPatch(file, workspace().library);
+        QVERIFY(!read);
+        QVERIFY2(read.error().reason.find("100.0 MB") != std::string::npos, read.error().reason.c_str());
+    }
+
+    void savingReplacesWholeFiles() {
+        QTemporaryDir folder;
+        const std::string file = folder.filePath(QStringLiteral("a.json")).toStdString();
+        QVERIFY(writeFile(file, "first"));
+        QVERIFY(writeFile(file, "second"));
+        QCOMPARE(*readFile(file), std::string("second"));
+        QCOMPARE(QDir(folder.path()).entryList(QDir::Files).size(), 1); // no leftovers
+    }
+
+    void aFailedSaveLeavesTheOldFile() {
+        const auto written = writeFile("/no/such/folder/a.json", "text");
+        QVERIFY(!written);
+        QVERIFY(written.error().text().find("untouched") != std::string::npos);
+    }
+
+    void editsApply() {
+        Patch patch = lamp();
+        const auto apply = [&](const Edit& edit) {
+            const auto next = applyEdit(patch, edit);
+            if (!next) QFAIL(next.error().text().c_str());
+            patch = *next;
+        };
+        apply(RemoveCable{13});
+        QCOMPARE(patch.cables.size(), std::size_t{20});
+        apply(TieCable{{0, jackRef("lfo.sine"), jackRef("filter.cv-1"), "Lead", "move", "", 0, "", Json::object()}, 3});
+        QCOMPARE(patch.cables[2].from.text(), std::string("lfo.sine"));
+        const int fresh = patch.cables[2].id;
+        QCOMPARE(patch.row(fresh), 3);
+        apply(ReorderCable{fresh, 20});
+        QCOMPARE(patch.row(fresh), 20);
+        apply(MoveCable{fresh, jackRef("lfo.saw"), jackRef("filter.res-cv")});
+        QCOMPARE(patch.cable(fresh)->to.text(), std::string("filter.res-cv"));
+        apply(RegroupCable{fresh, "Kick", "late"});
+        QCOMPARE(patch.cable(fresh)->voice, std::string("Kick"));
+        apply(SetKnob{"filter", "cutoff", 300});
+        QCOMPARE(patch.post("filter")->knobs.at("cutoff"), 300.0);
+        apply(ReorderPost{"line-out", 0});
+        QCOMPARE(patch.posts.front().id, std::string("line-out"));
+        apply(SetTitle{"Lamp two"});
+        QCOMPARE(patch.title, std::string("Lamp two"));
+        apply(SetPattern{{"tracks", {}, {{"d", {true}}}}});
+        QCOMPARE(patch.patterns.front().lanes.size(), std::size_t{1});
+        apply(RemovePost{"tracks"});
+        QVERIFY(patch.patterns.empty());
+        QVERIFY(std::ranges::none_of(patch.cables,
+                                     [](const Cable& c) { return c.from.post == "tracks" || c.to.post == "tracks"; }));
+        QVERIFY(checkPatch(patch, workspace().library));
+    }
+
+    void editsThatDoNotApplyChangeNothing() {
+        const Patch patch = lamp();
+        const std::vector<Edit> bad = {
+            RemoveCable{99},
+            TieCable{{0, jackRef("lfo.sine"), jackRef("filter.in-1"), {}, {}, {}, 0, {}, Json::object()}, 0},
+            TieCable{{0, jackRef("moon.sine"), jackRef("filter.in-2"), {}, {}, {}, 0, {}, Json::object()}, 0},
+            MoveCable{99, jackRef("lfo.sine"), jackRef("filter.in-2")},
+            SetKnob{"moon", "cutoff", 1},
+            RemovePost{"moon"},
+            ReorderPost{"moon", 1},
+            ReorderCable{99, 1},
+            AddPost{*patch.post("filter")}};
+        for (const Edit& edit : bad) {
+            const auto next = applyEdits(patch, {SetTitle{"half"}, edit});
+            QVERIFY2(!next, describe(edit).c_str());
+            QVERIFY(!next.error().reason.empty());
+        }
+        QCOMPARE(patch.title, std::string("Lamp"));
+    }
+
+    void everyEditHasAName() {
+        for (const Edit& edit : {Edit{TieCable{}}, Edit{RemoveCable{}}, Edit{MoveCable{}}, Edit{ReorderCable{}},
+                                 Edit{RegroupCable{}}, Edit{SetKnob{}}, Edit{AddPost{}}, Edit{RemovePost{}},
+                                 Edit{ReorderPost{}}, Edit{SetPattern{}}, Edit{SetTitle{}}})
+            QVERIFY(!describe(edit).empty());
+    }
+
+    void casesAreRead() {
+        const Case& housing = workspace().cases.at("keepers-case");
+        QCOMPARE(housing.rows * housing.hpPerRow, 208);
+        QCOMPARE(housing.cableCount(), 34);
+        QVERIFY(housing.slot("keel"));
+        QVERIFY(!readCase(
+            R"({"format": "lariat-case", "version": 1, "id": "c", "name": "C", "rows": 0, "hp-per-row": 84, "supply": {}})"));
+    }
+};
+
+QTEST_APPLESS_MAIN(ModelTest)
+#include "model_test.moc"

@@ -1,0 +1,128 @@
+// The simulated interface keeps time, records, and can go away.
+#include "devices/audio_device.h"
+#include "devices/simulated_device.h"
+#include "engine/wav.h"
+
+#include <QtTest>
+
+#include <QTemporaryDir>
+
+#include <atomic>
+
+using namespace lariat;
+
+namespace {
+
+AudioSettings simulated(unsigned block = 256) {
+    return {kSimulatedDevice, 48000, block};
+}
+
+} // namespace
+
+class AudioDeviceTest : public QObject {
+    Q_OBJECT
+
+  private Q_SLOTS:
+    void thereIsAlwaysADevice() {
+        const auto names = audioDeviceNames();
+        QVERIFY(!names.empty());
+        QCOMPARE(names.back(), std::string(kSimulatedDevice));
+        QCOMPARE(makeAudioDevice(simulated())->name(), std::string(kSimulatedDevice));
+        QCOMPARE(makeAudioDevice({"A device that is not there", 48000, 512})->name(), std::string(kSimulatedDevice));
+    }
+
+    void itAsksForBlocksInTime() {
+        std::atomic<std::size_t> frames{0};
+        SimulatedDevice device(simulated());
+        QElapsedTimer timer;
+        timer.start();
+        QVERIFY(device.start([&](float*, std::size_t n) { frames += n; }));
+        QTRY_VERIFY(frames >= 48000 / 4);
+        const double due = static_cast<double>(timer.elapsed()) / 1000.0 * 48000.0;
+        QVERIFY(static_cast<double>(frames) <= due + 2.0 * 256.0 + 480.0); // never faster than a card
+        device.stop();
+        const std::size_t after = frames;
+        QTest::qWait(30);
+        QCOMPARE(frames.load(), after);
+    }
+
+    void itRecordsWhatItIsGiven() {
+        QTemporaryDir folder;
+        const std::string file = folder.filePath(QStringLiteral("take.wav")).toStdString();
+        std::atomic<std::size_t> frames{0};
+        SimulatedDevice device(simulated());
+        QVERIFY(device.start([&](float* out, std::size_t n) {
+            for (std::size_t i = 0; i < n; ++i) {
+                out[2 * i] = 0.25f;
+                out[2 * i + 1] = -0.5f;
+            }
+            frames += n;
+        }));
+        QVERIFY(device.recordTo(file));
+        const std::size_t start = frames;
+        QTRY_VERIFY(frames > start + 9600);
+        device.recordStop();
+        device.stop();
+        const auto take = readAudio(file);
+        QVERIFY2(take, take ? "" : take.error().text().c_str());
+        QCOMPARE(take->rate, 48000.0);
+        QCOMPARE(take->channels, 2);
+        QVERIFY(take->samples.size() >= 2 * 9000);
+        for (std::size_t i = 0; i < take->samples.size(); i += 2) {
+            QCOMPARE(take->samples[i], 0.25f);
+            QCOMPARE(take->samples[i + 1], -0.5f);
+        }
+    }
+
+    void aPlaceThatCannotBeWrittenIsTold() {
+        SimulatedDevice device(simulated());
+        const auto started = device.recordTo("/no/such/folder/take.wav");
+        QVERIFY(!started);
+        QVERIFY(started.error().text().find("/no/such/folder/take.wav") != std::string::npos);
+    }
+
+    void pulledOutItIsNoLongerAlive() {
+        std::atomic<std::size_t> frames{0};
+        SimulatedDevice device(simulated());
+        QVERIFY(device.start([&](float*, std::size_t n) { frames += n; }));
+        QTRY_VERIFY(frames > 0);
+        QVERIFY(device.alive());
+        device.pull();
+        QVERIFY(!device.alive());
+        QVERIFY(device.start([&](float*, std::size_t n) { frames += n; })); // plugged in again
+        QVERIFY(device.alive());
+    }
+
+    void lateBlocksAreCounted() {
+        SimulatedDevice device(simulated(64));
+        QVERIFY(device.start([](float*, std::size_t) { QThread::msleep(5); })); // a block is due every 1.3 ms
+        QTRY_VERIFY(device.dropouts() > 2);
+    }
+
+    void soundFilesThatLieAreRefused() {
+        QTemporaryDir folder;
+        const QString name = folder.filePath(QStringLiteral("lies.wav"));
+        QVERIFY(writeWav(name.toStdString(), std::vector<float>(1000, 0.5f), 1, 48000.0));
+        QFile file(name);
+        QVERIFY(file.open(QIODevice::ReadWrite));
+        QVERIFY(file.resize(600)); // cut short: what is there is read
+        const auto cut = readAudio(name.toStdString());
+        QVERIFY(cut && cut->samples.size() < 1000 && !cut->samples.empty());
+        QVERIFY(file.resize(20));
+        const auto broken = readAudio(name.toStdString());
+        QVERIFY(!broken && broken.error().text().find("lies.wav") != std::string::npos);
+        QVERIFY(!readAudio("/no/such.wav"));
+    }
+
+    void soundFilesKeepVolts() {
+        QTemporaryDir folder;
+        const std::string file = folder.filePath(QStringLiteral("probe.wav")).toStdString();
+        const std::vector<float> volts = {-11.4f, 0.0f, 0.083333f, 8.0f};
+        QVERIFY(writeWav(file, volts, 1, 96000.0));
+        const auto read = readAudio(file);
+        QVERIFY(read && read->samples == volts && read->rate == 96000.0);
+    }
+};
+
+QTEST_GUILESS_MAIN(AudioDeviceTest)
+#include "audio_device_test.moc"

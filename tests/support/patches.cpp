@@ -1,0 +1,80 @@
+#include "support/patches.h"
+
+#include "library/check.h"
+
+#include <stdexcept>
+
+namespace lariat::test {
+
+const Workspace& workspace() {
+    static const Workspace shipped = loadWorkspace(std::filesystem::path(LARIAT_SOURCE) / "data");
+    return shipped;
+}
+
+Patch lamp() {
+    auto patch = openPatch(std::filesystem::path(LARIAT_SOURCE) / "data/demo/lamp.json", workspace().library);
+    if (!patch) throw std::runtime_error(patch.error().text());
+    return *patch;
+}
+
+JackRef jackRef(const std::string& text) {
+    const auto dot = text.find('.');
+    return {text.substr(0, dot), text.substr(dot + 1)};
+}
+
+PatchMaker::PatchMaker() {
+    patch_.title = "Test";
+    patch_.caseId = "keepers-case";
+}
+
+PatchMaker& PatchMaker::post(const std::string& id, const std::string& slot, const std::string& part) {
+    const Case& housing = workspace().cases.at("keepers-case");
+    const Slot* found = housing.slot(slot);
+    if (!found) throw std::runtime_error("no slot " + slot);
+    patch_.posts.push_back({id, id, slot, found->module, part, {}, {}, Json::object()});
+    return *this;
+}
+
+PatchMaker& PatchMaker::tie(const std::string& from, const std::string& to) {
+    patch_.cables.push_back({patch_.freshCableId(), jackRef(from), jackRef(to), {}, {}, {}, 0, {}, Json::object()});
+    return *this;
+}
+
+PatchMaker& PatchMaker::knob(const std::string& post, const std::string& knob, double value) {
+    for (Post& candidate : patch_.posts)
+        if (candidate.id == post) candidate.knobs[knob] = value;
+    return *this;
+}
+
+PatchMaker& PatchMaker::pattern(Pattern pattern) {
+    patch_.patterns.push_back(std::move(pattern));
+    return *this;
+}
+
+PatchMaker& PatchMaker::timing(double gate) {
+    post("clock", "clock", "clock").post("tracks", "tracks", "tracks");
+    tie("clock.sixteenths", "tracks.clock").tie("clock.reset-out", "tracks.reset");
+    Track notes{"notes", {}};
+    for (const int note : {50, 57, 62, 53}) notes.steps.push_back({Step::Kind::Note, note, gate, false});
+    return pattern({"tracks", {notes}, {{"drum", {true, false, false, false}}}});
+}
+
+Patch PatchMaker::make() const {
+    auto checked = checkPatch(patch_, workspace().library);
+    if (!checked) throw std::runtime_error(checked.error().text());
+    return *checked;
+}
+
+std::vector<Finding> findingsIn(const Patch& patch, double seconds) {
+    const auto observed = observe(patch, workspace().library, workspace().housing(patch), seconds);
+    if (!observed) throw std::runtime_error(observed.error().text());
+    return findAll(*observed);
+}
+
+std::vector<Finding> findingsIn(const Patch& patch, const std::string& rule, double seconds) {
+    std::vector<Finding> found = findingsIn(patch, seconds);
+    std::erase_if(found, [&](const Finding& finding) { return finding.rule != rule; });
+    return found;
+}
+
+} // namespace lariat::test
