@@ -10,6 +10,8 @@
 
 #include <cmath>
 
+#include <fmt/format.h>
+
 using namespace lariat;
 
 namespace {
@@ -29,7 +31,12 @@ Patch blank() {
 
 void post(Patch& patch, const std::string& id, const std::string& module, const std::string& part,
           std::map<std::string, double> knobs = {}) {
-    patch.posts.push_back({id, id, "s-" + id, module, part, {}, std::move(knobs), Json::object()});
+    Post made;
+    made.id = made.name = made.slot = id;
+    made.module = module;
+    made.part = part;
+    made.knobs = std::move(knobs);
+    patch.posts.push_back(std::move(made));
 }
 
 void tie(Patch& patch, JackRef from, JackRef to) {
@@ -61,7 +68,7 @@ Patch chain(int blocks) {
     post(patch, "out", "harbour-out", "out");
     JackRef from{"osc", "sine"};
     for (int i = 0; i < blocks; ++i) {
-        const std::string id = "a" + std::to_string(i);
+        const std::string id = fmt::format("a{}", i);
         post(patch, id, "bilge-attenuverters", "1", {{"amount", 99.0}});
         tie(patch, from, {id, "in"});
         from = {id, "out"};

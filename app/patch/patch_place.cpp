@@ -4,8 +4,8 @@
 
 #include <QAction>
 #include <QHBoxLayout>
+#include <QKeyEvent>
 #include <QScreen>
-#include <QShortcut>
 
 #include <algorithm>
 
@@ -38,9 +38,11 @@ PatchPlace::PatchPlace(const Session& session, QWidget* parent) : Place(parent),
     connect(inspector_, &Inspector::message, this, &Place::message);
     connect(tieLine_, &TieLine::message, this, &Place::message);
     connect(tieLine_, &TieLine::tied, chart_, &Chart::selectCable);
-    auto* escape = new QShortcut(Qt::Key_Escape, this);
-    escape->setContext(Qt::WidgetWithChildrenShortcut);
-    connect(escape, &QShortcut::activated, inspector_, &Inspector::forgetPending);
+}
+
+void PatchPlace::keyPressEvent(QKeyEvent* event) {
+    if (event->key() == Qt::Key_Escape) inspector_->forgetPending();
+    else Place::keyPressEvent(event);
 }
 
 void PatchPlace::addActions(const Menus& menus) {
@@ -89,6 +91,7 @@ void PatchPlace::chooseJacks(const std::string& from, const std::string& to, con
                                       q(tieName(input, patch, session_.document.library())));
         if (session_.document.apply({*tie}, name)) chart_->selectCable(session_.document.patch().cableInto(input)->id);
     });
+    connect(chooser_, &QObject::destroyed, chart_, qOverload<>(&QWidget::setFocus));
     chooser_->adjustSize();
     // Beside the pointer, but within the window.
     const QRect frame(window()->mapToGlobal(QPoint(0, 0)), window()->size());

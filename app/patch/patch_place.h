@@ -26,6 +26,9 @@ class PatchPlace : public Place {
     /// The lists that a drag has opened, or nullptr.
     [[nodiscard]] JackChooser* chooser() { return chooser_; }
 
+  protected:
+    void keyPressEvent(QKeyEvent* event) override;
+
   private:
     void chooseJacks(const std::string& from, const std::string& to, const QPoint& where);
     void applyFix(const Finding& finding, std::size_t fix);

@@ -4,6 +4,7 @@
 #include "shell/main_window.h"
 
 #include <QApplication>
+#include <QDir>
 #include <QElapsedTimer>
 #include <QStandardPaths>
 

@@ -68,30 +68,36 @@ class Clock final : public StatefulBlock<Clock> {
         }
     }
 
+    /// Position zero anew: what was high falls and rises again, so that a reset is an edge for everybody.
+    void restart(const Frame& frame, float at, double swing) {
+        State& s = state_;
+        s.fresh = false;
+        apply(at, {});
+        s.writer[ResetOut].change(at, false, 0.0f);
+        s.writer[ResetOut].change(at, true, kHigh);
+        s.resetLeft = kResetPulse * frame.rate;
+        apply(at, levels(s.position, swing));
+    }
+
     void walk(const Frame& frame, double from, double to, double perSample, double swing) {
         State& s = state_;
-        if (s.resetLeft > 0.0 && perSample > 0.0) {
+        if (perSample <= 0.0) return;
+        if (s.fresh) restart(frame, static_cast<float>(from), swing);
+        if (s.resetLeft > 0.0) {
             const double end = from + s.resetLeft;
             if (end <= to) s.writer[ResetOut].change(static_cast<float>(end), false, 0.0f);
             s.resetLeft -= to - from;
         }
-        if (perSample <= 0.0) return;
-        if (s.fresh) {
-            s.fresh = false;
-            s.writer[ResetOut].change(static_cast<float>(from), true, kHigh);
-            s.resetLeft = kResetPulse * frame.rate;
-            apply(static_cast<float>(from), levels(s.position, swing));
-        }
         const double target = s.position + (to - from) * perSample;
-        // Candidates for a change: the grid of the finest output and the four swung places in the eighth.
-        double at = s.position;
+        // Candidates for a change: the grid of the finest output and the swung places in the eighth. One that the last
+        // walk may have missed by a rounding is looked at again; levels that stand already change nothing.
+        double at = s.position - 1e-9;
         for (;;) {
-            const double grid = (std::floor(at * kFinest) + 1.0) / kFinest;
-            double next = grid;
+            double next = (std::floor(at * kFinest) + 1.0) / kFinest;
             const double eighth = std::floor(at * 2.0) / 2.0;
             const double shorter = 0.25 * std::min(swing, 1.0 - swing);
             for (const double place : {shorter, 0.5 * swing, 0.5 * swing + shorter})
-                if (eighth + place > at + 1e-12 && eighth + place < next) next = eighth + place;
+                if (eighth + place > at && eighth + place < next) next = eighth + place;
             if (next > target) break;
             apply(static_cast<float>(from + (next - s.position) / perSample), levels(next + 1e-9, swing));
             at = next;

@@ -69,19 +69,25 @@ double phaseOf(std::span<const float> x, double turnsPerSample, std::size_t star
 /// half a sample of the period; a drift beyond that comes from a changing waveform, not from the pitch.
 double refine(std::span<const float> x, double rate, double hertz) {
     const double start = hertz;
+    int rounds = 0;
     const double farthest = 0.5 * hertz / rate;
-    for (int round = 0; round < 3; ++round) {
-        const auto period = rate / hertz;
-        const auto whole = static_cast<std::size_t>(std::floor(static_cast<double>(x.size()) / 2.0 / period) * period);
+    // The gap between the halves starts so short that the drift stays below half a turn, and grows with what is known.
+    auto length = std::min(x.size(), static_cast<std::size_t>(std::max(8.0 / hertz, 0.8 / (farthest * hertz)) * rate));
+    for (;;) {
+        const double period = rate / hertz;
+        const auto whole = static_cast<std::size_t>(std::floor(static_cast<double>(length) / 2.0 / period) * period);
         if (whole < 16) return hertz;
-        const std::size_t gap = x.size() - whole;
+        const std::size_t gap = length - whole;
+        const auto part = x.last(length);
         const double turns = hertz / rate;
-        const double drift = std::remainder(phaseOf(x, turns, gap, whole) - phaseOf(x, turns, 0, whole), kTwoPi);
+        const double drift = std::remainder(phaseOf(part, turns, gap, whole) - phaseOf(part, turns, 0, whole), kTwoPi);
         const double better = hertz + drift / kTwoPi * rate / static_cast<double>(gap);
         if (std::abs(better / start - 1.0) > farthest) return start;
+        const bool settled = length == x.size() && std::abs(better / hertz - 1.0) < 1e-7;
         hertz = better;
+        if (settled || ++rounds == 12) return hertz;
+        length = std::min(x.size(), 4 * length);
     }
-    return hertz;
 }
 
 } // namespace

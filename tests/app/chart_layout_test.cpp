@@ -98,7 +98,7 @@ class ChartLayoutTest : public QObject {
         QVERIFY(!layout.cableRow(7));
         QVERIFY(layout.cableRow(1));
         QVERIFY(std::ranges::any_of(
-            layout.rows, [](const ChartRow& row) { return row.heading == QLatin1String("Lead · make it play"); }));
+            layout.rows, [](const ChartRow& row) { return row.heading == QStringLiteral("Lead · make it play"); }));
     }
 
     void thePostNearThePointerIsFound() {

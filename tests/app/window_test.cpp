@@ -14,6 +14,7 @@
 
 #include <QFileDialog>
 #include <QMenuBar>
+#include <QScrollBar>
 #include <QSettings>
 #include <QTemporaryDir>
 
@@ -125,6 +126,9 @@ class WindowTest : public QObject {
         QTRY_VERIFY_WITH_TIMEOUT(o.chart().readingOf(dragged).contains(QLatin1Char('V')), 10'000);
 
         // Tie by the tie line.
+        QTRY_VERIFY(!o.place().chooser());
+        o.window.activateWindow();
+        QVERIFY(QTest::qWaitForWindowActive(&o.window));
         QTest::keyClick(&o.window, Qt::Key_T, Qt::ControlModifier);
         QTRY_VERIFY(o.place().tieLine().hasFocus());
         QTest::keyClicks(&o.place().tieLine(), QStringLiteral("leader sub to mixer in 3"));

@@ -61,9 +61,9 @@ class CliTest : public QObject {
         const QJsonArray findings = answer.json().array();
         QCOMPARE(findings.size(), 3);
         for (const auto& finding : findings) {
-            QVERIFY(!finding["figure"].toString().isEmpty());
-            QVERIFY(!finding["fixes"].toArray().isEmpty());
-            QVERIFY(finding["row"].toInt() > 0);
+            QVERIFY(!finding.toObject()["figure"].toString().isEmpty());
+            QVERIFY(!finding.toObject()["fixes"].toArray().isEmpty());
+            QVERIFY(finding.toObject()["row"].toInt() > 0);
         }
         QVERIFY(run({"check", kLamp}).out.contains(QLatin1String("3 findings in 21 cables")));
     }

