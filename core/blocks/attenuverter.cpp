@@ -16,7 +16,7 @@ class Attenuverter final : public StatefulBlock<Attenuverter> {
         const float* in = frame.in(0).volts.data();
         const Ramp amount = frame.control(Amount);
         const Ramp offset = frame.control(Offset);
-        for (int i = frame.begin; i < frame.end; ++i) (*out)[i] = softRail(0.01f * amount(i) * in[i] + offset(i));
+        for (int i = frame.begin; i < frame.end; ++i) (*out)[i] = 0.01f * amount(i) * in[i] + offset(i);
     }
 
   private:

@@ -1,4 +1,4 @@
-// Mixer: four DC-coupled inputs, a sum and its inverse. out = main · Σ level(n) · in(n), bending into the rails.
+// Mixer: four DC-coupled inputs, a sum and its inverse. out = main · Σ level(n) · in(n).
 #include "blocks/types.h"
 
 namespace lariat {
@@ -21,7 +21,7 @@ class Mixer final : public StatefulBlock<Mixer> {
         }
         const Ramp main = frame.control(kMain);
         for (int i = frame.begin; i < frame.end; ++i)
-            sum[static_cast<std::size_t>(i)] = softRail(0.01f * main(i) * sum[static_cast<std::size_t>(i)]);
+            sum[static_cast<std::size_t>(i)] = 0.01f * main(i) * sum[static_cast<std::size_t>(i)];
         Signal* mix = frame.out(0);
         Signal* inverted = frame.out(1);
         for (int i = frame.begin; i < frame.end; ++i) {

@@ -57,7 +57,7 @@ class Noise final : public StatefulBlock<Noise> {
     friend class StatefulBlock<Noise>;
     static double onePole(double hertz, double rate) { return std::exp(-2.0 * kPi * hertz / rate); }
     static void write(const Frame& frame, Out out, int i, float volts) {
-        if (Signal* signal = frame.out(out)) (*signal)[i] = softRail(volts);
+        if (Signal* signal = frame.out(out)) (*signal)[i] = volts;
     }
 
     std::array<double, kSections> poles_{};

@@ -5,8 +5,10 @@
 // the crossing of its threshold by interpolation (see GateReader in gate.h).
 #pragma once
 
+#include <algorithm>
 #include <array>
 #include <cmath>
+#include <cstdint>
 
 namespace lariat {
 
@@ -37,13 +39,30 @@ inline const Signal& silence() {
     return zero;
 }
 
+inline constexpr float kLinearVolts = 10.0f; ///< outputs are exact up to here …
+inline constexpr float kRailVolts = 11.5f;   ///< … and never get here
+
 /// Soft limit of every output: linear to ±10 V, then bending toward ±11.5 V, with a continuous slope.
 inline float softRail(float volts) {
-    constexpr float linear = 10.0f;
-    constexpr float room = 1.5f;
-    const float over = std::abs(volts) - linear;
+    constexpr float room = kRailVolts - kLinearVolts;
+    const float over = std::abs(volts) - kLinearVolts;
     if (over <= 0.0f) return volts;
-    return std::copysign(linear + room * over / (over + room), volts);
+    return std::copysign(kLinearVolts + room * over / (over + room), volts);
+}
+
+/// Holds n samples of an output inside the rails. False if one is not a number or infinite; all are silenced then.
+/// The engine calls it for every output of every block, so that no block has to.
+inline bool holdInRails(float* volts, int n) {
+    std::int32_t beyond = 0; // a number, so that the loop is vectorised
+    for (int i = 0; i < n; ++i) beyond |= std::abs(volts[i]) <= kLinearVolts ? 0 : 1; // 1 for NaN too
+    if (beyond == 0) return true;
+    for (int i = 0; i < n; ++i)
+        if (!std::isfinite(volts[i])) {
+            std::fill(volts, volts + n, 0.0f);
+            return false;
+        }
+    for (int i = 0; i < n; ++i) volts[i] = softRail(volts[i]);
+    return true;
 }
 
 } // namespace lariat

@@ -20,6 +20,7 @@ enum Out { Low, Band, High, Notch };
 enum Control { Cutoff, Resonance, Drive, Level1, Level2, Amount1, Amount2, ResAmount };
 
 constexpr float kRemainder = 2.0f / 3.0f;
+constexpr float kHeld = 5.0f; ///< band-pass volts beyond which the damping grows
 constexpr float kPi = 3.14159265f;
 constexpr float kThermal = 1e-6f; ///< volts; lets a self-oscillation begin
 
@@ -36,51 +37,73 @@ class Svf final : public StatefulBlock<Svf> {
 
     void process(const Frame& frame) override {
         std::array<float, kRun> g;
+        std::array<float, kRun> k;
         std::array<float, kRun> x;
         tuningOf(frame, g);
         inputOf(frame, x);
-        Signal* low = frame.out(Low);
-        Signal* band = frame.out(Band);
-        Signal* high = frame.out(High);
-        Signal* notch = frame.out(Notch);
-        const Ramp resonance = frame.control(Resonance);
-        const Ramp resAmount = frame.control(ResAmount);
-        const bool resonanceMoves = frame.plugged(ResCv) || resonance.step != 0.0f;
-        float fixedDamping = damping(resonance.start);
+        dampingOf(frame, g, k);
+        std::array<float, kRun> inverse;
+        for (std::size_t i = first(frame); i < end(frame); ++i) inverse[i] = 1.0f / (1.0f + g[i] * (g[i] + k[i]));
+        std::array<float, kRun> hp;
+        std::array<float, kRun> bp;
+        std::array<float, kRun> lp;
         float s1 = state_.s1;
         float s2 = state_.s2;
         float bandNow = state_.band;
-        for (int i = frame.begin; i < frame.end; ++i) {
-            const auto slot = static_cast<std::size_t>(i);
-            if (resonanceMoves) fixedDamping = damping(resonance(i) + resAmount(i) * 0.1f * frame.in(ResCv)[i]);
-            const float over = std::max(0.0f, std::abs(bandNow) - 5.0f);
-            const float gi = g[slot];
-            const float q = 1.0f + kRemainder * gi * gi;
-            const float k = (fixedDamping + 0.1f * over * over) * q;
-            const float hp = (x[slot] - (gi + k) * s1 - s2) / (1.0f + gi * (gi + k));
-            const float bp = gi * hp + s1;
-            const float lp = gi * bp + s2;
-            s1 = gi * hp + bp;
-            s2 = gi * bp + lp;
-            bandNow = bp;
-            const float lowOut = lp - kRemainder * gi * gi * hp;
-            if (low) (*low)[i] = lowOut;
-            // sqrt(1 + ag² + a²g⁴) = sqrt(q² - ag²)
-            if (band) (*band)[i] = bp * std::sqrt(q * q - kRemainder * gi * gi) - 0.8164966f * gi * hp;
-            if (high) (*high)[i] = hp * q;
-            if (notch) (*notch)[i] = lp + hp;
+        for (std::size_t i = first(frame); i < end(frame); ++i) {
+            float ki = k[i];
+            float scale = inverse[i];
+            if (std::abs(bandNow) > kHeld) { // what holds a self-oscillation; elsewhere the filter is linear
+                const float over = std::abs(bandNow) - kHeld;
+                ki += 0.1f * over * over * remainder(g[i]);
+                scale = 1.0f / (1.0f + g[i] * (g[i] + ki));
+            }
+            hp[i] = (x[i] - (g[i] + ki) * s1 - s2) * scale;
+            bp[i] = g[i] * hp[i] + s1;
+            lp[i] = g[i] * bp[i] + s2;
+            s1 = g[i] * hp[i] + bp[i];
+            s2 = g[i] * bp[i] + lp[i];
+            bandNow = bp[i];
         }
         // An input that is not a number must not stay in the memory.
         state_.s1 = std::isfinite(s1) ? std::clamp(s1, -100.0f, 100.0f) : 0.0f;
         state_.s2 = std::isfinite(s2) ? std::clamp(s2, -100.0f, 100.0f) : 0.0f;
         state_.band = std::isfinite(bandNow) ? bandNow : 0.0f;
-        for (Signal* out : {low, band, high, notch})
-            if (out)
-                for (int i = frame.begin; i < frame.end; ++i) (*out)[i] = softRail((*out)[i]);
+        const auto write = [&](Out out, auto&& formula) {
+            if (Signal* signal = frame.out(out))
+                for (std::size_t i = first(frame); i < end(frame); ++i) signal->volts[i] = formula(i);
+        };
+        write(Low, [&](std::size_t i) { return lp[i] - kRemainder * g[i] * g[i] * hp[i]; });
+        // sqrt(1 + ag² + a²g⁴) = sqrt(q² - ag²) with q = 1 + ag²
+        write(Band, [&](std::size_t i) {
+            const float q = remainder(g[i]);
+            return bp[i] * std::sqrt(q * q - kRemainder * g[i] * g[i]) - 0.8164966f * g[i] * hp[i];
+        });
+        write(High, [&](std::size_t i) { return hp[i] * remainder(g[i]); });
+        write(Notch, [&](std::size_t i) { return lp[i] + hp[i]; });
     }
 
   private:
     friend class StatefulBlock<Svf>;
+
+    static std::size_t first(const Frame& frame) { return static_cast<std::size_t>(frame.begin); }
+    static std::size_t end(const Frame& frame) { return static_cast<std::size_t>(frame.end); }
+    static float remainder(float g) { return 1.0f + kRemainder * g * g; }
+
+    static void dampingOf(const Frame& frame, const std::array<float, kRun>& g, std::array<float, kRun>& k) {
+        const Ramp resonance = frame.control(Resonance);
+        if (!frame.plugged(ResCv) && resonance.step == 0.0f) {
+            const float still = damping(resonance.start);
+            for (std::size_t i = first(frame); i < end(frame); ++i) k[i] = still * remainder(g[i]);
+            return;
+        }
+        const Ramp amount = frame.control(ResAmount);
+        const float* cv = frame.in(ResCv).volts.data();
+        for (int i = frame.begin; i < frame.end; ++i) {
+            const auto slot = static_cast<std::size_t>(i);
+            k[slot] = damping(resonance(i) + amount(i) * 0.1f * cv[i]) * remainder(g[slot]);
+        }
+    }
 
     static void tuningOf(const Frame& frame, std::array<float, kRun>& g) {
         const Ramp cutoff = frame.control(Cutoff);

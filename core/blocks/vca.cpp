@@ -2,7 +2,7 @@
 //
 // out = in · boost · (max(0, offset + lin·V(lin cv)/8) + exp law), with the exponential law
 // 10^((V(exp cv)·amount/8 - 1)·100/20): -100 dB at 0 V, unity at 8 V, capped at +12 dB. The linear input is
-// unity at 8 V and 100 %. The output bends softly into the rails.
+// unity at 8 V and 100 %.
 #include "blocks/maths.h"
 #include "blocks/types.h"
 
@@ -40,8 +40,7 @@ class Vca final : public StatefulBlock<Vca> {
         const float boost = decibelsToGain(boostRamp.start);
         const float boostStep = (decibelsToGain(boostRamp.end()) - boost) / static_cast<float>(kRun);
         for (int i = frame.begin; i < frame.end; ++i)
-            (*out)[i] =
-                softRail(in[i] * gain[static_cast<std::size_t>(i)] * (boost + boostStep * static_cast<float>(i)));
+            (*out)[i] = in[i] * gain[static_cast<std::size_t>(i)] * (boost + boostStep * static_cast<float>(i));
     }
 
   private:

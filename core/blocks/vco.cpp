@@ -45,10 +45,14 @@ class Vco final : public StatefulBlock<Vco> {
         const float* voct = frame.in(Voct).volts.data();
         const float* fm = frame.in(Fm).volts.data();
         const float base = kMiddleC / static_cast<float>(frame.rate);
-        for (int i = frame.begin; i < frame.end; ++i) {
-            const float octaves = octave(i) - 4.0f + fine(i) * (1.0f / 12.0f) + voct[i] + amount(i) * 0.01f * fm[i];
-            turns[static_cast<std::size_t>(i)] = base * fastExp2(std::clamp(octaves, -20.0f, 12.0f));
-        }
+        const bool still = octave.step == 0.0f && fine.step == 0.0f && !frame.plugged(Voct) && !frame.plugged(Fm);
+        if (still)
+            turns.fill(base * fastExp2(octave.start - 4.0f + fine.start * (1.0f / 12.0f)));
+        else
+            for (int i = frame.begin; i < frame.end; ++i) {
+                const float octaves = octave(i) - 4.0f + fine(i) * (1.0f / 12.0f) + voct[i] + amount(i) * 0.01f * fm[i];
+                turns[static_cast<std::size_t>(i)] = base * fastExp2(std::clamp(octaves, -20.0f, 12.0f));
+            }
         if (frame.plugged(LinFm)) {
             const Ramp depth = frame.control(LinAmount);
             const float* lin = frame.in(LinFm).volts.data();
@@ -63,6 +67,10 @@ class Vco final : public StatefulBlock<Vco> {
     static void widthOf(const Frame& frame, std::array<float, kRun>& width) {
         const Ramp base = frame.control(Width);
         const Ramp amount = frame.control(PwmAmount);
+        if (base.step == 0.0f && !frame.plugged(Pwm)) {
+            width.fill(0.01f * base.start);
+            return;
+        }
         const float* pwm = frame.in(Pwm).volts.data();
         for (int i = frame.begin; i < frame.end; ++i)
             width[static_cast<std::size_t>(i)] = std::clamp(0.01f * (base(i) + amount(i) * 0.2f * pwm[i]), 0.0f, 1.0f);

@@ -12,12 +12,6 @@ namespace {
 
 constexpr double kGlideSeconds = 0.005; ///< time constant of a knob's way to its new value
 
-bool isFinite(const float* volts, int n) {
-    float sum = 0.0f; // x · 0 is 0 for every number and NaN for the rest
-    for (int i = 0; i < n; ++i) sum += volts[i] * 0.0f;
-    return sum == 0.0f;
-}
-
 } // namespace
 
 Schedule::Schedule(const Patch& patch, const Library& library, const EngineSettings& settings, Taps& taps,
@@ -27,7 +21,8 @@ Schedule::Schedule(const Patch& patch, const Library& library, const EngineSetti
     normals_ = graph.normals;
     addNodes(graph, settings);
     addGroups(graph, patch, library);
-    ramps_.resize(controls_.size());
+    for (const Control& control : controls_) ramps_.push_back({control.now, 0.0f});
+    moving_.reserve(controls_.size());
     for (const Post& post : patch.posts) {
         const PartInfo& part = *library.part(post);
         for (const KnobInfo& knob : part.knobs) {
@@ -44,6 +39,9 @@ const Schedule::RunningNode* Schedule::running(const Post& post, const PartInfo&
 }
 
 void Schedule::addNodes(const Graph& graph, const EngineSettings& settings) {
+    std::size_t outputs = 0;
+    for (const Node& node : graph.nodes) outputs += static_cast<std::size_t>(std::ranges::count(node.heard, true));
+    signals_.reserve(outputs);
     for (const Node& node : graph.nodes) {
         RunningNode running;
         running.key = node.key;
@@ -58,8 +56,8 @@ void Schedule::addNodes(const Graph& graph, const EngineSettings& settings) {
             controls_.push_back({value, value, node.type->controls[c].scale.taper == Taper::Switch});
         }
         for (const bool heard : node.heard) {
-            if (heard) signals_.push_back(std::make_unique<Signal>());
-            running.outputs.push_back(heard ? signals_.back().get() : nullptr);
+            if (heard) signals_.emplace_back();
+            running.outputs.push_back(heard ? &signals_.back() : nullptr);
         }
         nodeByKey_[running.key] = nodes_.size();
         nodes_.push_back(std::move(running));
@@ -114,17 +112,25 @@ void Schedule::addTaps(const Patch& patch, const Library& library, Taps& taps) {
     }
 }
 
+/// Only controls that are on their way cost anything.
 void Schedule::moveControls() {
-    for (std::size_t c = 0; c < controls_.size(); ++c) {
+    std::erase_if(moving_, [this](std::size_t c) {
         Control& control = controls_[c];
-        float next = control.target;
         const float away = control.target - control.now;
         const bool arrived = control.isSwitch || std::abs(away) <= 1e-5f * (std::abs(control.target) + 1e-3f);
-        if (control.isSwitch) control.now = control.target;
-        if (!arrived) next = control.now + approach_ * away;
+        if (arrived) control.now = control.target;
+        const float next = arrived ? control.target : control.now + approach_ * away;
         ramps_[c] = {control.now, (next - control.now) / static_cast<float>(kRun)};
         control.now = next;
-    }
+        control.moving = !arrived;
+        return arrived;
+    });
+}
+
+void Schedule::startMoving(std::size_t control) {
+    if (controls_[control].moving) return;
+    controls_[control].moving = true;
+    moving_.push_back(control);
 }
 
 void Schedule::call(RunningNode& node, Frame& frame, int begin, int end) {
@@ -139,11 +145,9 @@ void Schedule::call(RunningNode& node, Frame& frame, int begin, int end) {
 
 void Schedule::contain(RunningNode& node, int begin, int end) {
     bool good = true;
-    for (const Signal* out : node.outputs)
-        if (out && !isFinite(out->volts.data() + begin, end - begin)) good = false;
-    if (good) return;
     for (Signal* out : node.outputs)
-        if (out) std::fill(out->volts.begin() + begin, out->volts.begin() + end, 0.0f);
+        if (out && !holdInRails(out->volts.data() + begin, end - begin)) good = false;
+    if (good) return;
     ++faults_;
     if (faultyPost_.empty()) faultyPost_.swap(node.post); // keeps the name without allocating
 }
@@ -157,13 +161,11 @@ void Schedule::run(Transport& transport, bool writeTaps) {
     frame.transport = &transport;
     frame.left = left_.data();
     frame.right = right_.data();
+    for (Signal& signal : signals_) {
+        signal.edgeCount = 0;
+        signal.listsEdges = false;
+    }
     for (RunningGroup& group : groups_) {
-        for (const std::size_t index : group.nodes)
-            for (Signal* out : nodes_[index].outputs)
-                if (out) {
-                    out->edgeCount = 0;
-                    out->listsEdges = false;
-                }
         if (group.late.empty()) {
             for (const std::size_t index : group.nodes) call(nodes_[index], frame, 0, kRun);
             continue;
@@ -185,8 +187,9 @@ int Schedule::controlSlot(const std::string& post, const std::string& knob) cons
 }
 
 void Schedule::setControl(int slot, float value) {
-    if (slot >= 0 && static_cast<std::size_t>(slot) < controls_.size())
-        controls_[static_cast<std::size_t>(slot)].target = value;
+    if (slot < 0 || static_cast<std::size_t>(slot) >= controls_.size()) return;
+    controls_[static_cast<std::size_t>(slot)].target = value;
+    startMoving(static_cast<std::size_t>(slot));
 }
 
 void Schedule::inheritFrom(const Schedule& previous) {
@@ -208,8 +211,10 @@ void Schedule::takeOver(const Schedule& previous) {
         RunningNode& node = nodes_[mine];
         const RunningNode& other = previous.nodes_[theirs];
         node.block->adopt(*other.block);
-        for (std::size_t c = 0; c < node.controlCount; ++c)
-            controls_[node.firstControl + c].now = previous.controls_[other.firstControl + c].now;
+        for (std::size_t c = node.firstControl; c < node.firstControl + node.controlCount; ++c) {
+            controls_[c].now = previous.controls_[other.firstControl + c - node.firstControl].now;
+            if (controls_[c].now != controls_[c].target) startMoving(c);
+        }
     }
     for (const auto& [mine, theirs] : inheritedLate_) mine->last = theirs->last;
 }

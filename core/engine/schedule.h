@@ -63,6 +63,7 @@ class Schedule {
         float now = 0.0f;
         float target = 0.0f;
         bool isSwitch = false;
+        bool moving = false; ///< is in moving_
     };
     struct RunningNode {
         std::string key;
@@ -90,15 +91,17 @@ class Schedule {
     void addGroups(const Graph& graph, const Patch& patch, const Library& library);
     void addTaps(const Patch& patch, const Library& library, Taps& taps);
     void moveControls();
+    void startMoving(std::size_t control);
     void call(RunningNode& node, Frame& frame, int begin, int end);
     void contain(RunningNode& node, int begin, int end);
 
     std::vector<RunningNode> nodes_;
     std::unordered_map<std::string, std::size_t> nodeByKey_;
     std::vector<RunningGroup> groups_;
-    std::vector<std::unique_ptr<Signal>> signals_;
+    std::vector<Signal> signals_; ///< never resized after the nodes point into it
     std::vector<Control> controls_;
     std::vector<Ramp> ramps_;
+    std::vector<std::size_t> moving_; ///< controls that have not arrived; room for all is reserved
     std::map<std::pair<std::string, std::string>, int> knobSlots_;
     std::map<JackRef, const Signal*> jackSignals_;
     std::vector<std::pair<const Signal*, std::shared_ptr<Tap>>> taps_;

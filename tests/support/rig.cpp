@@ -126,6 +126,7 @@ Rig& Rig::run(double seconds) {
         transport.rewind = false;
         for (std::size_t o = 0; o < outs.size(); ++o) {
             const std::string& id = type_.outputs[o].id;
+            holdInRails(outs[o].volts.data(), kRun);
             recorded_[id].insert(recorded_[id].end(), outs[o].volts.begin(), outs[o].volts.end());
             for (int e = 0; e < outs[o].edgeCount; ++e) {
                 const Edge& edge = outs[o].edges[static_cast<std::size_t>(e)];
