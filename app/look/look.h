@@ -44,6 +44,8 @@ struct Look {
 struct VoltRange {
     float low = -5.0f;
     float high = 5.0f;
+
+    bool operator==(const VoltRange&) const = default;
 };
 VoltRange rangeFor(SignalKind kind, float min, float max);
 

@@ -3,6 +3,7 @@
 #include "library/tie.h"
 #include "look/fonts.h"
 #include "look/look.h"
+#include "look/trace_image.h"
 #include "shell/theme.h"
 
 #include <QHelpEvent>
@@ -19,7 +20,8 @@ namespace lariat {
 namespace {
 
 constexpr int kFrameMilliseconds = 16;
-constexpr int kMeasuredPerFrame = 3; ///< rows whose readings are taken anew in one frame
+constexpr int kHeldColumns = 600;    ///< of a picture that is held
+constexpr int kMeasuredPerFrame = 2; ///< rows whose readings are taken anew in one frame
 constexpr qreal kReach = 12;         ///< how near a post's line the pointer has to be
 
 QString q(const std::string& text) {
@@ -58,7 +60,7 @@ void Chart::relayout() {
     horizontalScrollBar()->setRange(0, std::max(0, static_cast<int>(layout_.contentWidth) - shown));
     horizontalScrollBar()->setPageStep(shown);
     std::erase_if(traces_, [&](const auto& entry) { return !sound_.engine().tap(entry.first); });
-    viewport()->update();
+    redraw();
 }
 
 void Chart::measureSome() {
@@ -70,8 +72,33 @@ void Chart::measureSome() {
         const JackRef& source = sources[nextToMeasure_++ % sources.size()];
         const auto tap = sound_.engine().tap(source);
         const JackInfo* jack = document_.library().jack(document_.patch(), source);
-        if (tap && jack) traces_[source].measure(*tap, sound_.engine().rate(), jack->kind);
+        if (!tap || !jack) continue;
+        const bool isNew = !traces_.contains(source);
+        LiveTrace& trace = traces_[source];
+        const SignalKind kind = trace.reading().kind;
+        const VoltRange range = trace.range();
+        const std::string words = rangeText(trace.reading()) + detailText(trace.reading());
+        trace.measure(*tap, sound_.engine().rate(), jack->kind);
+        if (isNew || trace.reading().kind != kind || trace.range() != range)
+            redraw(); // marks, colours and the line at zero change
+        else if (rangeText(trace.reading()) + detailText(trace.reading()) != words)
+            repaintReading(source);
     }
+}
+
+/// Draws the page anew with the next frame.
+void Chart::redraw() {
+    pageStale_ = true;
+    viewport()->update();
+}
+
+void Chart::setFrozen(bool frozen) {
+    frozen_ = frozen;
+    held_.clear();
+    if (!frozen) return;
+    for (const auto& [source, trace] : traces_)
+        if (const auto tap = sound_.engine().tap(source))
+            held_[source] = trace.columns(*tap, sound_.engine().rate(), kHeldColumns);
 }
 
 void Chart::setCompact(bool compact) {
@@ -88,14 +115,14 @@ void Chart::selectCable(int cable) {
     cable_ = cable;
     if (const Cable* found = document_.patch().cable(cable)) post_ = found->to.post;
     if (cable) ensureVisible(cable);
-    viewport()->update();
+    redraw();
     Q_EMIT selectionChanged();
 }
 
 void Chart::selectPost(const std::string& post) {
     cable_ = 0;
     post_ = post;
-    viewport()->update();
+    redraw();
     Q_EMIT selectionChanged();
 }
 
@@ -121,10 +148,7 @@ void Chart::moveSelected(int by) {
 
 std::vector<MinMax> Chart::traceOf(int cable) const {
     const Cable* found = document_.patch().cable(cable);
-    const auto tap = found ? sound_.engine().tap(found->from) : nullptr;
-    if (!tap) return {};
-    const auto trace = traces_.find(found->from);
-    return trace == traces_.end() ? std::vector<MinMax>{} : trace->second.columns(*tap, sound_.engine().rate(), 200);
+    return found ? columnsOf(found->from, 200) : std::vector<MinMax>{};
 }
 
 QString Chart::readingOf(int cable) const {
@@ -306,17 +330,57 @@ bool Chart::viewportEvent(QEvent* event) {
     return QAbstractScrollArea::viewportEvent(event);
 }
 
+void Chart::scrollContentsBy(int, int) {
+    redraw();
+}
+
+void Chart::changeEvent(QEvent* event) {
+    QAbstractScrollArea::changeEvent(event);
+    if (event->type() == QEvent::PaletteChange) redraw();
+}
+
 void Chart::paintEvent(QPaintEvent*) {
+    if (pageStale_ || page_.size() != viewport()->size() * devicePixelRatioF()) paintPage();
     QPainter painter(viewport());
-    const Look& l = look();
-    painter.fillRect(viewport()->rect(), l.paper);
+    painter.drawPixmap(0, 0, page_);
+    if (layout_.posts.empty()) return;
+    painter.save();
+    painter.setClipRect(QRectF(ChartLayout::kGutter, rowsTop(),
+                               viewport()->width() - ChartLayout::kGutter - ChartLayout::kReadings,
+                               viewport()->height() - rowsTop()));
+    const int scrolled = verticalScrollBar()->value();
+    painter.translate(-horizontalScrollBar()->value(), rowsTop() - scrolled);
+    for (const ChartRow& row : layout_.rows)
+        if (row.kind == ChartRow::Kind::Cable && row.top + row.height > scrolled &&
+            row.top < scrolled + viewport()->height() - rowsTop())
+            paintTrace(painter, row);
+    painter.restore();
+    paintDrag(painter);
+}
+
+void Chart::paintPage() {
+    pageStale_ = false;
+    page_ = QPixmap(viewport()->size() * devicePixelRatioF());
+    page_.setDevicePixelRatio(devicePixelRatioF());
+    page_.fill(look().paper);
+    QPainter painter(&page_);
     if (layout_.posts.empty()) {
         paintEmpty(painter);
         return;
     }
-    const QRectF body(0, rowsTop(), viewport()->width(), viewport()->height() - rowsTop());
     painter.save();
-    painter.setClipRect(body);
+    painter.setClipRect(QRectF(0, rowsTop(), viewport()->width(), viewport()->height() - rowsTop()));
+    paintPosts(painter);
+    paintRows(painter);
+    painter.restore();
+    paintHeads(painter);
+}
+
+void Chart::paintPosts(QPainter& painter) {
+    const Look& l = look();
+    painter.save();
+    painter.setClipRect(QRectF(0, rowsTop(), viewport()->width() - ChartLayout::kReadings, viewport()->height()),
+                        Qt::IntersectClip);
     painter.translate(-horizontalScrollBar()->value(), 0);
     for (const ChartPost& post : layout_.posts) {
         const bool chosen = post.id == post_;
@@ -324,12 +388,42 @@ void Chart::paintEvent(QPaintEvent*) {
         painter.drawLine(QPointF(post.x, rowsTop()), QPointF(post.x, viewport()->height()));
     }
     painter.restore();
-    painter.save();
-    painter.setClipRect(body);
-    paintRows(painter);
-    painter.restore();
-    paintHeads(painter);
-    paintDrag(painter);
+}
+
+QRectF Chart::traceBox(const ChartRow& row) const {
+    const qreal left = std::min(row.fromX, row.toX) + (row.toX >= row.fromX ? 7 : 12);
+    const qreal right = std::max(row.fromX, row.toX) - (row.toX >= row.fromX ? 12 : 7);
+    return QRectF(left, row.top + 3, std::max(2.0, right - left), row.height - 6);
+}
+
+std::vector<MinMax> Chart::columnsOf(const JackRef& source, int columns) const {
+    const auto trace = traces_.find(source);
+    const auto held = held_.find(source);
+    if (held != held_.end()) return held->second;
+    const auto tap = sound_.engine().tap(source);
+    return tap && trace != traces_.end() ? trace->second.columns(*tap, sound_.engine().rate(), columns)
+                                         : std::vector<MinMax>{};
+}
+
+void Chart::paintTrace(QPainter& painter, const ChartRow& row) {
+    const auto found = traces_.find(row.from);
+    if (found == traces_.end()) return;
+    const QRectF box = traceBox(row);
+    const qreal scale = devicePixelRatioF();
+    const QSize size((box.size() * scale).toSize());
+    const SignalKind kind = found->second.reading().kind;
+    QImage image = traceImage(size, columnsOf(row.from, size.width()), found->second.range(), kind, look().kind(kind));
+    image.setDevicePixelRatio(scale);
+    painter.drawImage(box.topLeft(), image);
+}
+
+void Chart::repaintReading(const JackRef& source) {
+    if (pageStale_ || page_.isNull()) return;
+    QPainter painter(&page_);
+    painter.setClipRect(QRectF(0, rowsTop(), viewport()->width(), viewport()->height() - rowsTop()));
+    painter.translate(0, rowsTop() - verticalScrollBar()->value());
+    for (const ChartRow& row : layout_.rows)
+        if (row.kind == ChartRow::Kind::Cable && row.from == source) paintReadings(painter, row, &traces_.at(source));
 }
 
 void Chart::paintRows(QPainter& painter) {
@@ -410,20 +504,16 @@ void Chart::paintCable(QPainter& painter, const ChartRow& row) {
         QRectF(ChartLayout::kGutter - 36, row.top, viewport()->width() - ChartLayout::kReadings - 8, row.height),
         Qt::IntersectClip);
     painter.translate(-horizontalScrollBar()->value(), 0);
-    const qreal left = std::min(row.fromX, row.toX) + (row.toX >= row.fromX ? 7 : 12);
-    const qreal right = std::max(row.fromX, row.toX) - (row.toX >= row.fromX ? 12 : 7);
-    const QRectF box(left, row.top + 3, std::max(2.0, right - left), row.height - 6);
+    const QRectF box = traceBox(row);
     painter.setRenderHint(QPainter::Antialiasing, false);
     painter.fillRect(box, l.card);
-    if (const auto tap = sound_.engine().tap(row.from); tap && trace) {
-        const auto columns = trace->columns(*tap, sound_.engine().rate(), static_cast<int>(box.width()));
-        painter.setPen(QPen(l.line, 1));
+    if (trace) {
         const VoltRange range = trace->range();
+        painter.setPen(QPen(l.line, 1));
         if (range.low < 0.0f && range.high > 0.0f) {
             const qreal zero = box.bottom() + static_cast<qreal>(range.low / (range.high - range.low)) * box.height();
             painter.drawLine(QPointF(box.left(), zero), QPointF(box.right(), zero));
         }
-        drawTrace(painter, box, columns, range, kind, colour);
     }
     paintEnds(painter, row, colour, kind, 13);
     painter.restore();

@@ -8,6 +8,7 @@
 #include "shell/sound.h"
 
 #include <QAbstractScrollArea>
+#include <QPixmap>
 #include <QTimer>
 
 #include <map>
@@ -32,7 +33,7 @@ class Chart : public QAbstractScrollArea {
     void setShowsNormals(bool shown);
     /// Traces stand still.
     [[nodiscard]] bool frozen() const { return frozen_; }
-    void setFrozen(bool frozen) { frozen_ = frozen; }
+    void setFrozen(bool frozen);
 
     void removeSelected();
     /// Moves the selected row by so many places in the build order.
@@ -57,6 +58,8 @@ class Chart : public QAbstractScrollArea {
   protected:
     void paintEvent(QPaintEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
+    void scrollContentsBy(int dx, int dy) override;
+    void changeEvent(QEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
     void mouseMoveEvent(QMouseEvent* event) override;
     void mouseReleaseEvent(QMouseEvent* event) override;
@@ -68,12 +71,19 @@ class Chart : public QAbstractScrollArea {
 
     void relayout();
     void measureSome();
+    void redraw();
     [[nodiscard]] QPointF toContent(const QPoint& point) const;
     [[nodiscard]] qreal rowsTop() const { return layout_.headsHeight; }
     void ensureVisible(int cable);
     [[nodiscard]] int rowUnder(const QPoint& point) const;
     [[nodiscard]] const Finding* findingOf(int cable, const std::string& post) const;
 
+    void paintPage();
+    void paintTrace(QPainter& painter, const ChartRow& row);
+    void repaintReading(const JackRef& source);
+    [[nodiscard]] QRectF traceBox(const ChartRow& row) const;
+    [[nodiscard]] std::vector<MinMax> columnsOf(const JackRef& source, int columns) const;
+    void paintPosts(QPainter& painter);
     void paintRows(QPainter& painter);
     void paintHeading(QPainter& painter, const ChartRow& row);
     void paintCable(QPainter& painter, const ChartRow& row);
@@ -95,6 +105,8 @@ class Chart : public QAbstractScrollArea {
     ChartLayout layout_;
     std::map<JackRef, LiveTrace> traces_;
     std::map<JackRef, std::vector<MinMax>> held_; ///< pictures while frozen
+    QPixmap page_; ///< everything but the traces; made anew only when something on it changes
+    bool pageStale_ = true;
     std::size_t nextToMeasure_ = 0;
     QTimer frames_;
     bool frozen_ = false;

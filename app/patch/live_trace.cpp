@@ -7,6 +7,7 @@ namespace lariat {
 namespace {
 
 constexpr double kRollSeconds = 2.2;
+constexpr double kWideEnough = 150.0; ///< columns; a narrower picture shows less time, so that it stays readable
 constexpr double kReadSeconds = 2.2;
 constexpr std::size_t kPitchSamples = 8192;
 
@@ -44,7 +45,8 @@ void LiveTrace::measure(const Tap& tap, double rate, SignalKind jack) {
 
 std::vector<MinMax> LiveTrace::columns(const Tap& tap, double rate, int columns) const {
     if (reading_.kind != SignalKind::Audio || reading_.comesAndGoes) {
-        const auto spans = tap.spans(static_cast<std::size_t>(rolled_ * rate / Tap::kPerSpan));
+        const double shown = rolled_ * std::clamp(columns / kWideEnough, 0.25, 1.0);
+        const auto spans = tap.spans(static_cast<std::size_t>(shown * rate / Tap::kPerSpan));
         return fold(spans, columns, [](const MinMax& span) { return span; });
     }
     const auto shown = static_cast<std::size_t>(window_ * rate);

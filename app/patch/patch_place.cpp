@@ -41,8 +41,10 @@ PatchPlace::PatchPlace(const Session& session, QWidget* parent) : Place(parent),
 }
 
 void PatchPlace::keyPressEvent(QKeyEvent* event) {
-    if (event->key() == Qt::Key_Escape) inspector_->forgetPending();
-    else Place::keyPressEvent(event);
+    if (event->key() == Qt::Key_Escape)
+        inspector_->forgetPending();
+    else
+        Place::keyPressEvent(event);
 }
 
 void PatchPlace::addActions(const Menus& menus) {

@@ -18,8 +18,8 @@
 namespace lariat {
 namespace {
 
-constexpr int kDpi = 144;
-constexpr qreal kMargin = 70;
+constexpr int kDpi = 120;
+constexpr qreal kMargin = 60;
 constexpr std::size_t kMostPages = 64; ///< that a preview shows
 
 QString q(const std::string& text) {
@@ -216,12 +216,20 @@ class Printer {
                              const QString& reads, const QString& note, bool strong) {
             tableRow({{n, 0.04}, {from, 0.17}, {to, 0.17}, {cable, 0.12}, {reads, 0.24}, {note, 0.26}}, strong);
         };
-        row(QStringLiteral("Row"), QStringLiteral("From"), QStringLiteral("To"), QStringLiteral("Cable"),
-            QStringLiteral("Should read"), QStringLiteral("Note"), true);
-        for (const SheetRow& r : sheet_.rows)
+        const auto head = [&] {
+            row(QStringLiteral("Row"), QStringLiteral("From"), QStringLiteral("To"), QStringLiteral("Cable"),
+                QStringLiteral("Should read"), QStringLiteral("Note"), true);
+        };
+        head();
+        for (const SheetRow& r : sheet_.rows) {
+            if (y_ + 40 > bottom_) {
+                room(1e6);
+                head();
+            }
             row(QString::number(r.number), q(r.from), q(r.to), q(r.length + " " + r.colour),
                 q(r.detail.empty() ? r.range : r.range + ", " + r.detail),
                 q(r.note + (r.late ? " (closes a loop)" : "")), false);
+        }
     }
 
     void knobs() {
@@ -232,7 +240,7 @@ class Printer {
             paragraph(q(post.name) + QStringLiteral(" · ") + q(post.module) +
                           (post.place.empty() ? QString() : QStringLiteral(", ") + q(post.place)),
                       16, true);
-            constexpr qreal cellWidth = 150;
+            constexpr qreal cellWidth = 140;
             const int perRow = static_cast<int>(width_ / cellWidth);
             for (std::size_t k = 0; k < post.knobs.size(); ++k) {
                 const int column = static_cast<int>(k) % perRow;
@@ -306,7 +314,7 @@ class Printer {
 } // namespace
 
 std::vector<QImage> drawPages(const Sheet& sheet) {
-    constexpr QSize size(1684, 1190); // A4 across at kDpi
+    constexpr QSize size(1403, 992); // A4 across at kDpi
     std::vector<QImage> pages;
     QPainter painter;
     const auto turn = [&] {

@@ -13,6 +13,7 @@ namespace {
 
 constexpr double kLowestTone = 20.0;
 constexpr std::size_t kShort = 4096;
+constexpr double kMovingClarity = 0.85; ///< below it even the note is a guess
 
 /// The rate of a clock or gate from the times at which its spans rise, if they come evenly within a tenth.
 std::optional<double> steadyRate(std::span<const MinMax> spans, double spanSeconds) {
@@ -33,7 +34,7 @@ std::optional<double> steadyRate(std::span<const MinMax> spans, double spanSecon
     return 1.0 / mean;
 }
 
-/// Both ends of a gate fall somewhere inside their spans, so one span is counted too many.
+/// Both ends of a gate fall somewhere inside their spans: one span too many on average, one and a half for the longest.
 std::optional<double> longestOpen(std::span<const MinMax> spans, double spanSeconds) {
     std::size_t longest = 0;
     std::size_t length = 0;
@@ -42,7 +43,7 @@ std::optional<double> longestOpen(std::span<const MinMax> spans, double spanSeco
         longest = std::max(longest, length);
     }
     if (longest == 0) return std::nullopt;
-    return std::max(1.0, static_cast<double>(longest) - 1.0) * spanSeconds;
+    return std::max(0.5, static_cast<double>(longest) - 1.5) * spanSeconds;
 }
 
 /// Whether the range over windows of 25 ms falls below a quarter of its largest.
@@ -137,10 +138,10 @@ std::string detailText(const Reading& reading) {
     const Scale seconds = logScale(Unit::Seconds, 0.0001, 100);
     switch (reading.kind) {
     case SignalKind::Audio:
-        if (reading.pitch)
-            return fmt::format("{} · {}", hertz.text(reading.pitch->value),
-                               reading.clarity > kSteadyClarity ? pitchText(*reading.pitch)
-                                                                : noteName(nearestNote(*reading.pitch).note));
+        if (reading.pitch && reading.clarity > kSteadyClarity)
+            return fmt::format("{} · {}", hertz.text(reading.pitch->value), pitchText(*reading.pitch));
+        if (reading.pitch && reading.clarity > kMovingClarity)
+            return fmt::format("moving, near {}", noteName(nearestNote(*reading.pitch).note));
         return reading.max > reading.min ? "no steady pitch" : "";
     case SignalKind::Pitch: {
         const auto note = [](Volts v) { return pitchText(toHertz(v)); };

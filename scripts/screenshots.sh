@@ -1,0 +1,13 @@
+#!/usr/bin/env bash
+# Draws the pictures of docs/screenshots anew from the demo data.
+set -euo pipefail
+cd "$(dirname "$0")/.."
+scripts/setup.sh lariat lariat-cli
+export QT_QPA_PLATFORM=offscreen XDG_RUNTIME_DIR="${XDG_RUNTIME_DIR:-$(mktemp -d)}"
+shots=docs/screenshots
+mkdir -p "$shots"
+build/app/lariat --theme light --size 1280x800 --select osc-a --picture "$shots/patch.png"
+build/app/lariat --theme dark --size 1280x800 --select contour-1 --picture "$shots/patch-dark.png"
+build/app/lariat --theme light --size 1920x1080 --select osc-b --picture "$shots/patch-wide.png"
+build/app/lariat --theme light --size 1280x800 --place sheet --picture "$shots/sheet.png"
+build/app/lariat --theme light --size 1280x800 --place time --picture "$shots/later.png"
