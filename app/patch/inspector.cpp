@@ -9,6 +9,7 @@
 
 #include <QGridLayout>
 #include <QLabel>
+#include <QLineEdit>
 #include <QScrollBar>
 
 namespace lariat {
@@ -50,6 +51,9 @@ QString Inspector::wording() const {
     const Patch& patch = session_.document.patch();
     QStringList words = {q(chart_.selectedPost()), QString::number(chart_.selectedCable()), q(pending_.text()),
                          look().ink.name()};
+    if (const Cable* cable = patch.cable(chart_.selectedCable()))
+        words << QString::number(patch.row(cable->id)) << q(cable->note) << QString::number(cable->lengthCm)
+              << q(cable->colour);
     if (const Post* post = patch.post(chart_.selectedPost())) {
         words << q(post->name) << q(post->module) << q(post->part) << q(post->voice);
         for (const JackInfo& jack : session_.document.library().part(*post)->jacks)
@@ -105,6 +109,7 @@ void Inspector::rebuild() {
         const PartInfo& part = *session_.document.library().part(*post);
         addHead(*post, part);
         addFindings();
+        if (const Cable* cable = session_.document.patch().cable(chart_.selectedCable())) addCable(*cable);
         addKnobs(*post, part);
         addJacks(*post, part);
     }
@@ -219,6 +224,50 @@ void Inspector::addJacks(const Post& post, const PartInfo& part) {
     };
     list(false, tr("Inputs"));
     list(true, tr("Outputs"));
+}
+
+/// The chosen row: a note, and which cable of the case's bag is to be used.
+void Inspector::addCable(const Cable& cable) {
+    const Patch& patch = session_.document.patch();
+    addHeading(tr("Cable %1").arg(patch.row(cable.id)));
+    addText(tr("%1 to %2")
+                .arg(q(tieName(cable.from, patch, session_.document.library())),
+                     q(tieName(cable.to, patch, session_.document.library()))));
+    auto* note = new QLineEdit(q(cable.note));
+    note->setObjectName(QStringLiteral("cable-note"));
+    note->setAccessibleName(tr("Note on this cable"));
+    note->setPlaceholderText(tr("Note for the sheet"));
+    auto* bag = new QComboBox;
+    bag->setObjectName(QStringLiteral("cable-kind"));
+    bag->setAccessibleName(tr("Which cable to use"));
+    bag->addItem(tr("Length not chosen"));
+    std::vector<CableStock> stocks;
+    if (const Case* housing = session_.document.housing()) stocks = housing->cables;
+    for (const CableStock& stock : stocks) {
+        const auto used = std::ranges::count_if(patch.cables, [&](const Cable& other) {
+            return other.lengthCm == stock.lengthCm && other.colour == stock.colour;
+        });
+        bag->addItem(
+            tr("%1 cm %2 (%3 of %4 used)").arg(stock.lengthCm).arg(q(stock.colour)).arg(used).arg(stock.count));
+        if (stock.lengthCm == cable.lengthCm && stock.colour == cable.colour) bag->setCurrentIndex(bag->count() - 1);
+    }
+    if (bag->currentIndex() == 0 && cable.lengthCm > 0) { // one that the case does not own
+        stocks.push_back({cable.lengthCm, cable.colour, 0});
+        bag->addItem(tr("%1 cm %2 (not in this case)").arg(cable.lengthCm).arg(q(cable.colour)));
+        bag->setCurrentIndex(bag->count() - 1);
+    }
+    const auto write = [this, id = cable.id, note, bag, stocks] {
+        const Cable* now = session_.document.patch().cable(id);
+        const CableStock stock =
+            bag->currentIndex() > 0 ? stocks[static_cast<std::size_t>(bag->currentIndex() - 1)] : CableStock{0, "", 0};
+        const DescribeCable edit{id, note->text().toStdString(), stock.lengthCm, stock.colour};
+        if (!now || (now->note == edit.note && now->lengthCm == edit.lengthCm && now->colour == edit.colour)) return;
+        session_.document.apply({edit}, tr("write down cable %1").arg(session_.document.patch().row(id)));
+    };
+    connect(note, &QLineEdit::editingFinished, this, write);
+    connect(bag, &QComboBox::activated, this, write);
+    layout_->addWidget(note);
+    layout_->addWidget(bag);
 }
 
 void Inspector::addFindings() {

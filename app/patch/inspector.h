@@ -37,6 +37,7 @@ class Inspector : public QScrollArea {
     void addKnobs(const Post& post, const PartInfo& part);
     void addSwitch(const Post& post, const KnobInfo& knob);
     void addJacks(const Post& post, const PartInfo& part);
+    void addCable(const Cable& cable);
     void addFindings();
     void addHeading(const QString& text);
     void addText(const QString& text);

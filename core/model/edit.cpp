@@ -85,6 +85,14 @@ struct Applier {
         cable->step = edit.step;
         return std::move(patch);
     }
+    Result<Patch> operator()(const DescribeCable& edit) {
+        Cable* cable = find(patch, edit.id);
+        if (!cable) return noCable(edit.id);
+        cable->note = edit.note;
+        cable->lengthCm = edit.lengthCm;
+        cable->colour = edit.colour;
+        return std::move(patch);
+    }
     Result<Patch> operator()(const SetKnob& edit) {
         Post* post = find(patch, edit.post);
         if (!post) return noPost(edit.post);
@@ -136,6 +144,7 @@ struct Describer {
     std::string operator()(const RegroupCable& e) const {
         return fmt::format("put a cable under {} · {}", e.voice, e.step);
     }
+    std::string operator()(const DescribeCable&) const { return "write down a cable"; }
     std::string operator()(const SetKnob& e) const { return fmt::format("turn {} of {}", e.knob, e.post); }
     std::string operator()(const AddPost& e) const { return fmt::format("add {}", e.post.name); }
     std::string operator()(const RemovePost& e) const { return fmt::format("remove {}", e.id); }

@@ -36,6 +36,13 @@ struct RegroupCable {
     std::string voice;
     std::string step;
 };
+/// What is written down about a cable: a note, and which cable of the bag it is.
+struct DescribeCable {
+    int id;
+    std::string note;
+    int lengthCm = 0; ///< 0: not chosen
+    std::string colour;
+};
 struct SetKnob {
     std::string post;
     std::string knob;
@@ -60,8 +67,8 @@ struct SetTitle {
     std::string title;
 };
 
-using Edit = std::variant<TieCable, RemoveCable, MoveCable, ReorderCable, RegroupCable, SetKnob, AddPost, RemovePost,
-                          ReorderPost, SetPattern, SetTitle>;
+using Edit = std::variant<TieCable, RemoveCable, MoveCable, ReorderCable, RegroupCable, DescribeCable, SetKnob, AddPost,
+                          RemovePost, ReorderPost, SetPattern, SetTitle>;
 
 /// The patch after one edit. Fails if the edit names something that is not there or an input that is taken.
 Result<Patch> applyEdit(const Patch& patch, const Edit& edit);

@@ -251,6 +251,27 @@ class WindowTest : public QObject {
         QTRY_VERIFY(o.place().inspector().pending().post.empty());
     }
 
+    void aCableIsWrittenDown() {
+        Opened o;
+        o.chart().selectCable(14);
+        auto* note = o.place().inspector().findChild<QLineEdit*>(QStringLiteral("cable-note"));
+        QVERIFY(note);
+        note->setText(QStringLiteral("behind the mixer"));
+        QTest::keyClick(note, Qt::Key_Return);
+        QCOMPARE(o.patch().cable(14)->note, std::string("behind the mixer"));
+        QCOMPARE(o.patch().cable(14)->lengthCm, 80); // the rest stays
+        QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
+        auto* bag = o.place().inspector().findChild<QComboBox*>(QStringLiteral("cable-kind"));
+        QVERIFY(bag->currentText().contains(QLatin1String("80 cm black (4 of 4 used)")));
+        bag->setCurrentIndex(1);
+        Q_EMIT bag->activated(1);
+        QCOMPARE(o.patch().cable(14)->lengthCm, 20);
+        QCOMPARE(o.patch().cable(14)->colour, std::string("grey"));
+        QTest::keyClick(&o.window, Qt::Key_Z, Qt::ControlModifier);
+        QTest::keyClick(&o.window, Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(o.patch() == lamp());
+    }
+
     void aPlugTellsWhichNormalItBreaks() {
         Opened o;
         o.drag("mixer", "line-out", 3);

@@ -190,12 +190,24 @@ class EngineTest : public QObject {
         for (int edit = 0; edit < 6; ++edit) {
             // Something elsewhere in the patch: the tone has to go on as if nothing had happened.
             switch (edit) {
-            case 0: maker.post("noise", "spray", "noise"); break;
-            case 1: maker.post("vca", "ballast-b", "1").tie("noise.white", "vca.in"); break;
-            case 2: maker.post("lfo", "swell", "lfo").tie("lfo.sine", "vca.lin-cv"); break;
-            case 3: maker.post("filter", "skerry", "filter").tie("vca.out", "filter.in-1"); break;
-            case 4: maker.tie("filter.low", "filter.in-2"); break; // a loop
-            default: maker.post("clock", "clock", "clock").tie("clock.beat", "filter.cv-1"); break;
+            case 0:
+                maker.post("noise", "spray", "noise");
+                break;
+            case 1:
+                maker.post("vca", "ballast-b", "1").tie("noise.white", "vca.in");
+                break;
+            case 2:
+                maker.post("lfo", "swell", "lfo").tie("lfo.sine", "vca.lin-cv");
+                break;
+            case 3:
+                maker.post("filter", "skerry", "filter").tie("vca.out", "filter.in-1");
+                break;
+            case 4:
+                maker.tie("filter.low", "filter.in-2");
+                break; // a loop
+            default:
+                maker.post("clock", "clock", "clock").tie("clock.beat", "filter.cv-1");
+                break;
             }
             engine.setPatch(maker.make(), library());
             const std::vector<float> more = played(engine, 8000, 256);

@@ -214,6 +214,9 @@ class ModelTest : public QObject {
         QCOMPARE(patch.cable(fresh)->to.text(), std::string("filter.res-cv"));
         apply(RegroupCable{fresh, "Kick", "late"});
         QCOMPARE(patch.cable(fresh)->voice, std::string("Kick"));
+        apply(DescribeCable{fresh, "goes round the back", 80, "black"});
+        QCOMPARE(patch.cable(fresh)->note, std::string("goes round the back"));
+        QCOMPARE(patch.cable(fresh)->lengthCm, 80);
         apply(SetKnob{"filter", "cutoff", 300});
         QCOMPARE(patch.post("filter")->knobs.at("cutoff"), 300.0);
         apply(ReorderPost{"line-out", 0});
@@ -251,8 +254,8 @@ class ModelTest : public QObject {
 
     void everyEditHasAName() {
         for (const Edit& edit : {Edit{TieCable{}}, Edit{RemoveCable{}}, Edit{MoveCable{}}, Edit{ReorderCable{}},
-                                 Edit{RegroupCable{}}, Edit{SetKnob{}}, Edit{AddPost{}}, Edit{RemovePost{}},
-                                 Edit{ReorderPost{}}, Edit{SetPattern{}}, Edit{SetTitle{}}})
+                                 Edit{RegroupCable{}}, Edit{DescribeCable{}}, Edit{SetKnob{}}, Edit{AddPost{}},
+                                 Edit{RemovePost{}}, Edit{ReorderPost{}}, Edit{SetPattern{}}, Edit{SetTitle{}}})
             QVERIFY(!describe(edit).empty());
     }
 
