@@ -30,7 +30,8 @@ int main(int argc, char** argv) {
                                   QStringLiteral("size"));
     const QCommandLineOption picture(QStringLiteral("picture"), QStringLiteral("Write a PNG of the window and quit."),
                                      QStringLiteral("file"));
-    const QCommandLineOption select(QStringLiteral("select"), QStringLiteral("Post to choose."),
+    const QCommandLineOption select(QStringLiteral("select"),
+                                    QStringLiteral("Post, or number of a row, to choose in the picture."),
                                     QStringLiteral("post"));
     parser.addOptions({theme, place, size, picture, select});
     parser.process(app);

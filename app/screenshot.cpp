@@ -16,15 +16,21 @@ constexpr qint64 kPatienceMilliseconds = 30'000;
 
 } // namespace
 
-int takePicture(MainWindow& window, const QString& file, const QString& selectedPost) {
+int takePicture(MainWindow& window, const QString& file, const QString& selected) {
     QElapsedTimer timer;
     timer.start();
     const auto heard = [&] { return static_cast<double>(window.sound().engine().meters.frames.load()) / 48000.0; };
     while ((heard() < kHeardSeconds || !window.checker().settled()) && timer.elapsed() < kPatienceMilliseconds)
         QApplication::processEvents(QEventLoop::AllEvents, 20);
-    if (auto* patch = dynamic_cast<PatchPlace*>(window.place(QStringLiteral("patch")));
-        patch && !selectedPost.isEmpty())
-        patch->chart().selectPost(selectedPost.toStdString());
+    if (auto* patch = dynamic_cast<PatchPlace*>(window.place(QStringLiteral("patch")))) {
+        bool isRow = false;
+        const int row = selected.toInt(&isRow);
+        const auto& cables = window.document().patch().cables;
+        if (isRow && row >= 1 && row <= static_cast<int>(cables.size()))
+            patch->chart().selectCable(cables[static_cast<std::size_t>(row - 1)].id);
+        else if (!selected.isEmpty())
+            patch->chart().selectPost(selected.toStdString());
+    }
     for (int i = 0; i < 30; ++i) QApplication::processEvents(QEventLoop::AllEvents, 20);
     QDir().mkpath(QFileInfo(file).absolutePath());
     if (window.grab().save(file)) return 0;

@@ -5,7 +5,8 @@
 
 namespace lariat {
 
-/// Lets the patch play for some seconds, waits for the findings, and writes a PNG. Returns an exit code.
-int takePicture(MainWindow& window, const QString& file, const QString& selectedPost);
+/// Lets the patch play for some seconds, waits for the findings, and writes a PNG with the row of that number or the
+/// post of that id chosen. Returns an exit code.
+int takePicture(MainWindow& window, const QString& file, const QString& selected);
 
 } // namespace lariat

@@ -40,7 +40,7 @@ void post(Patch& patch, const std::string& id, const std::string& module, const 
 }
 
 void tie(Patch& patch, JackRef from, JackRef to) {
-    patch.cables.push_back({patch.freshCableId(), std::move(from), std::move(to), {}, {}, {}, 0, {}, Json::object()});
+    patch.cables.push_back({patch.freshCableId(), std::move(from), std::move(to), {}, {}, {}, 0, {}, {}});
 }
 
 /// VCO → SVF → VCA, one contour on cutoff and level, gated by a clock.

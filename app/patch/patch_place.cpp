@@ -138,7 +138,7 @@ void PatchPlace::addFromCase(const Slot& slot, const PartInfo& part) {
     const auto taken = [&](const std::string& name) {
         return std::ranges::any_of(patch.posts, [&](const Post& post) { return post.name == name; });
     };
-    Post post{slot.id + "-" + part.id, part.name, slot.id, slot.module, part.id, {}, {}, Json::object()};
+    Post post{slot.id + "-" + part.id, part.name, slot.id, slot.module, part.id, {}, {}, {}};
     for (int number = 2; taken(post.name); ++number) post.name = part.name + " " + std::to_string(number);
     for (int number = 2; patch.post(post.id); ++number)
         post.id = slot.id + "-" + part.id + "-" + std::to_string(number);

@@ -2,6 +2,7 @@
 
 #include "look/fonts.h"
 #include "look/look.h"
+#include "model/file.h"
 
 #include <QBuffer>
 #include <QFontMetricsF>

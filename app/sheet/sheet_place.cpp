@@ -1,5 +1,6 @@
 #include "sheet/sheet_place.h"
 
+#include "model/file.h"
 #include "print/pdf.h"
 #include "shell/theme.h"
 

@@ -1,4 +1,5 @@
 #include "shell/document.h"
+#include "model/file.h"
 
 #include <QCoreApplication>
 #include <QDir>

@@ -1,4 +1,5 @@
 // Frame time of the chart with 20, 60 and 200 live rows, and the time of a knob drag; offscreen, one core painting.
+#include "model/file.h"
 #include "patch/patch_place.h"
 #include "places.h"
 #include "shell/main_window.h"
@@ -21,7 +22,7 @@ Patch wide(int cables) {
     patch.caseId = "keepers-case";
     patch.title = "Frames";
     const auto post = [&](const std::string& id, const std::string& module, const std::string& part) {
-        patch.posts.push_back({id, id, "s-" + id, module, part, {}, {}, Json::object()});
+        patch.posts.push_back({id, id, "s-" + id, module, part, {}, {}, {}});
     };
     const auto tie = [&](JackRef from, JackRef to, int voice) {
         if (static_cast<int>(patch.cables.size()) < cables)
@@ -33,7 +34,7 @@ Patch wide(int cables) {
                                     {},
                                     0,
                                     {},
-                                    Json::object()});
+                                    {}});
     };
     post("clock", "beacon-clock", "clock");
     post("tracks", "watch-tracks", "tracks");

@@ -78,9 +78,8 @@ std::vector<Fix> fixesFor(const Observation& o, const Leak& leak) {
         if (!isControlled(o, leak.vca)) {
             if (envelope.post.empty()) return fixes;
             const Post& post = *o.patch.post(leak.vca);
-            edits.push_back(TieCable{{0, envelope, o.jackFor(leak.vca, "vca", "lin-cv"), post.voice, "make it play", "",
-                                      0, "", Json::object()},
-                                     0});
+            edits.push_back(TieCable{
+                {0, envelope, o.jackFor(leak.vca, "vca", "lin-cv"), post.voice, "make it play", "", 0, "", {}}, 0});
             label = fmt::format("Let {} open {}", o.nameOf(contour), o.nameOf(leak.vca));
         }
         fixes.push_back({label, std::move(edits)});
@@ -100,10 +99,9 @@ std::vector<Fix> fixesFor(const Observation& o, const Leak& leak) {
             const JackInfo* vcaOut = part.jackFor("vca", "out");
             if (used || !in || !cv || !vcaOut) continue;
             const std::string id = slot.id + "-" + part.id;
-            Post post{id, part.name, slot.id, slot.module, part.id, cable->voice, {}, Json::object()};
+            Post post{id, part.name, slot.id, slot.module, part.id, cable->voice, {}, {}};
             const auto tie = [&](JackRef from, JackRef to) {
-                return TieCable{
-                    {0, std::move(from), std::move(to), cable->voice, cable->step, "", 0, "", Json::object()}, 0};
+                return TieCable{{0, std::move(from), std::move(to), cable->voice, cable->step, "", 0, "", {}}, 0};
             };
             fixes.push_back({fmt::format("Put the free {} in and let {} open it", part.name, o.nameOf(contour)),
                              {AddPost{post}, MoveCable{cable->id, cable->from, {id, in->id}},

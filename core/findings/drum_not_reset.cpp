@@ -78,7 +78,7 @@ Findings findDrumNotReset(const Observation& o) {
                     "Every hit starts at the same phase",
                     0,
                     "",
-                    Json::object()};
+                    {}};
         finding.fixes.push_back(
             {fmt::format("Tie the trigger to {} sync", o.nameOf(sound.post)), {TieCable{cable, 0}}});
         out.push_back(std::move(finding));

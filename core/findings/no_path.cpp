@@ -26,7 +26,7 @@ std::vector<Fix> wayOut(const Observation& o, const std::string& post) {
                 const JackRef to{target.id, jack.id};
                 if (jack.output || o.patch.cableInto(to)) continue;
                 const Post& source = *o.patch.post(post);
-                Cable cable{0, from, to, source.voice, "make it sound", "", 0, "", Json::object()};
+                Cable cable{0, from, to, source.voice, "make it sound", "", 0, "", {}};
                 return {{fmt::format("Tie {} to {} {}", source.name, target.name, jack.name), {TieCable{cable, 0}}}};
             }
         }

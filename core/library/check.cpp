@@ -1,5 +1,8 @@
 #include "library/check.h"
 
+#include "model/file.h"
+#include "model/read_error.h"
+
 #include <set>
 
 #include <fmt/format.h>

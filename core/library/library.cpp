@@ -1,5 +1,8 @@
 #include "library/library.h"
 
+#include "model/file.h"
+#include "model/read_error.h"
+
 #include <algorithm>
 #include <set>
 

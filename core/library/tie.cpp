@@ -103,7 +103,7 @@ Result<TieCable> makeTie(JackRef a, JackRef b, const Patch& patch, const Library
     if (!first->output) std::swap(a, b);
     if (const Cable* there = patch.cableInto(b))
         return failure(fmt::format("{} holds cable {} already", tieName(b, patch, library), patch.row(there->id)));
-    Cable cable{0, a, b, patch.post(b.post)->voice, "", "", 0, "", Json::object()};
+    Cable cable{0, a, b, patch.post(b.post)->voice, "", "", 0, "", {}};
     if (cable.voice.empty()) cable.voice = patch.post(a.post)->voice;
     for (const Cable& other : patch.cables)
         if (other.voice == cable.voice) cable.step = other.step;

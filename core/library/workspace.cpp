@@ -1,5 +1,7 @@
 #include "library/workspace.h"
 
+#include "model/file.h"
+
 #include <algorithm>
 #include <cstdlib>
 #include <set>

@@ -1,5 +1,7 @@
 #include "model/case.h"
 
+#include "model/json.h"
+
 #include <algorithm>
 
 namespace lariat {

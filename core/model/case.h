@@ -1,8 +1,9 @@
 // A case: the modules, cables and supply that somebody owns.
 #pragma once
 
-#include "model/json.h"
+#include "model/extra.h"
 #include "model/module.h"
+#include "model/result.h"
 
 #include <string>
 #include <vector>
@@ -32,7 +33,7 @@ struct Case {
     Current supply;
     std::vector<Slot> slots;
     std::vector<CableStock> cables;
-    Extra extra = Json::object();
+    Extra extra;
 
     /// The slot of that id, or nullptr.
     [[nodiscard]] const Slot* slot(std::string_view id) const;

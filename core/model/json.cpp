@@ -1,12 +1,8 @@
 #include "model/json.h"
 
 #include <cmath>
-#include <cstdio>
-#include <fstream>
-#include <system_error>
 
 #include <fmt/format.h>
-#include <unistd.h>
 
 namespace lariat {
 namespace {
@@ -22,10 +18,6 @@ std::string plainReason(const std::string& what) {
     for (char& c : text)
         if (static_cast<unsigned char>(c) < 0x20) c = ' ';
     return text;
-}
-
-std::string countText(std::size_t bytes) {
-    return fmt::format("{:.1f} MB", static_cast<double>(bytes) / 1e6);
 }
 
 } // namespace
@@ -144,10 +136,10 @@ void Reader::eachPair(const char* key, const std::function<void(const std::strin
 }
 
 Extra Reader::rest() const {
-    Extra extra = Json::object();
+    Json rest = Json::object();
     for (const auto& item : node_.items())
-        if (!seen_.contains(item.key())) extra[item.key()] = item.value();
-    return extra;
+        if (!seen_.contains(item.key())) rest[item.key()] = item.value();
+    return Extra(std::move(rest));
 }
 
 namespace detail {
@@ -155,7 +147,7 @@ namespace detail {
 Result<Json> parseDocument(std::string_view bytes, const char* format, int version) {
     if (bytes.size() > kMaxDocumentBytes)
         return failure(
-            fmt::format("is {} long, at most {} are read", countText(bytes.size()), countText(kMaxDocumentBytes)));
+            fmt::format("is {} long, at most {} are read", megabytes(bytes.size()), megabytes(kMaxDocumentBytes)));
     try {
         const auto guard = [](int depth, Json::parse_event_t, Json&) {
             if (depth > kMaxDepth) throw ReadError("", fmt::format("is nested more than {} levels deep", kMaxDepth));
@@ -184,43 +176,9 @@ Result<Json> parseDocument(std::string_view bytes, const char* format, int versi
 
 } // namespace detail
 
-Result<std::string> readFile(const std::filesystem::path& file) {
-    const auto fail = [&](std::string reason) { return tl::unexpected(Error{file.string(), {}, std::move(reason)}); };
-    std::error_code error;
-    if (std::filesystem::is_directory(file, error)) return fail("is a folder, not a file");
-    const auto size = std::filesystem::file_size(file, error);
-    if (error) return fail(fmt::format("cannot be opened: {}", error.message()));
-    if (size > kMaxDocumentBytes)
-        return fail(fmt::format("is {} long, at most {} are read", countText(size), countText(kMaxDocumentBytes)));
-    std::ifstream stream(file, std::ios::binary);
-    std::string bytes(size, '\0');
-    stream.read(bytes.data(), static_cast<std::streamsize>(size));
-    if (!stream) return fail("cannot be read to its end");
-    return bytes;
-}
-
-Result<void> writeFile(const std::filesystem::path& file, std::string_view bytes) {
-    std::filesystem::path temporary = file;
-    temporary += ".part";
-    const auto fail = [&](const char* what) {
-        const std::string reason = fmt::format("{}: {}; what was there before is untouched", what,
-                                               std::error_code(errno, std::generic_category()).message());
-        std::error_code ignored;
-        std::filesystem::remove(temporary, ignored);
-        return tl::unexpected(Error{file.string(), {}, reason});
-    };
-    std::FILE* stream = std::fopen(temporary.c_str(), "wb");
-    if (!stream) return fail("cannot be written");
-    const bool written = std::fwrite(bytes.data(), 1, bytes.size(), stream) == bytes.size() &&
-                         std::fflush(stream) == 0 && ::fsync(::fileno(stream)) == 0;
-    const bool closed = std::fclose(stream) == 0;
-    if (!written || !closed) return fail("cannot be written to its end");
-    if (std::rename(temporary.c_str(), file.c_str()) != 0) return fail("cannot be replaced");
-    return {};
-}
-
 void putBack(Json& node, const Extra& extra) {
-    for (const auto& item : extra.items()) node[item.key()] = item.value();
+    if (!extra.keys()) return;
+    for (const auto& item : extra.keys()->items()) node[item.key()] = item.value();
 }
 
 std::string dump(const Json& node) {

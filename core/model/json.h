@@ -5,13 +5,13 @@
 // Limits: 16 MiB a file, 32 levels deep, 10,000 entries a list; beyond them a document is refused.
 #pragma once
 
+#include "model/extra.h"
+#include "model/file.h"
+#include "model/read_error.h"
 #include "model/result.h"
 
-#include <cstddef>
-#include <filesystem>
 #include <functional>
 #include <set>
-#include <stdexcept>
 #include <string>
 #include <string_view>
 
@@ -20,17 +20,8 @@
 namespace lariat {
 
 using Json = nlohmann::ordered_json;
-/// Unknown keys of an object, kept for writing back.
-using Extra = Json;
 
-inline constexpr std::size_t kMaxDocumentBytes = 16u << 20;
 inline constexpr std::size_t kMaxListEntries = 10'000;
-
-/// Thrown by Reader and caught by readJson; never leaves the model.
-struct ReadError : std::runtime_error {
-    ReadError(std::string where, const std::string& why) : std::runtime_error(why), path(std::move(where)) {}
-    std::string path;
-};
 
 /// Reads one JSON object key by key, with the path for error messages.
 class Reader {
@@ -74,11 +65,6 @@ class Reader {
 /// Versions newer than `version` are refused: an older program must not lose what it does not know.
 template <class T>
 Result<T> readJson(std::string_view bytes, const char* format, int version, const std::function<T(Reader&)>& read);
-
-/// The bytes of a file, or an Error that names it. Files above kMaxDocumentBytes are refused unread.
-Result<std::string> readFile(const std::filesystem::path& file);
-/// Writes to a temporary file beside `file`, flushes it and renames it: the old file or the new, never half.
-Result<void> writeFile(const std::filesystem::path& file, std::string_view bytes);
 
 /// Appends the keys of `extra` to `node`.
 void putBack(Json& node, const Extra& extra);

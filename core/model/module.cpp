@@ -1,5 +1,7 @@
 #include "model/module.h"
 
+#include "model/json.h"
+
 namespace lariat {
 namespace {
 

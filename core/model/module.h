@@ -5,7 +5,8 @@
 // block that lists no jacks or knobs shows all of the block's under the block's own words.
 #pragma once
 
-#include "model/json.h"
+#include "model/extra.h"
+#include "model/result.h"
 
 #include <map>
 #include <optional>
@@ -67,7 +68,7 @@ struct ModuleDescription {
     int hp = 0;
     Current current;
     std::vector<PartDescription> parts;
-    Extra extra = Json::object();
+    Extra extra;
 };
 
 inline constexpr int kModuleVersion = 1;

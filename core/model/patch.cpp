@@ -1,5 +1,7 @@
 #include "model/patch.h"
 
+#include "model/json.h"
+
 #include "units/pitch.h"
 
 #include <algorithm>

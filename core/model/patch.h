@@ -2,8 +2,9 @@
 // order, and what the sequencers play. A plain value; every change makes a new one (see edit.h).
 #pragma once
 
-#include "model/json.h"
+#include "model/extra.h"
 #include "model/pattern.h"
+#include "model/result.h"
 
 #include <cstdint>
 #include <map>
@@ -22,7 +23,7 @@ struct Post {
     std::string part;   ///< PartDescription::id
     std::string voice;
     std::map<std::string, double> knobs; ///< by knob id, in the knob's unit; knobs not named stand at their initial
-    Extra extra = Json::object();
+    Extra extra;
 
     bool operator==(const Post&) const = default;
 };
@@ -45,7 +46,7 @@ struct Cable {
     std::string note;
     int lengthCm = 0; ///< 0: not chosen yet
     std::string colour;
-    Extra extra = Json::object();
+    Extra extra;
 
     bool operator==(const Cable&) const = default;
 };
@@ -59,7 +60,7 @@ struct Patch {
     std::vector<Post> posts;
     std::vector<Cable> cables; ///< in build order: row n is cables[n - 1]
     std::vector<Pattern> patterns;
-    Extra extra = Json::object();
+    Extra extra;
 
     bool operator==(const Patch&) const = default;
 

@@ -1,5 +1,6 @@
 // Whole tasks in the real window, by mouse and keyboard.
 #include "devices/simulated_device.h"
+#include "model/file.h"
 #include "patch/jack_row.h"
 #include "patch/patch_place.h"
 #include "places.h"

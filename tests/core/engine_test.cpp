@@ -9,6 +9,7 @@
 #include <QtTest>
 
 #include <cmath>
+#include <set>
 
 using namespace lariat;
 using namespace lariat::test;

@@ -2,6 +2,7 @@
 #include "engine/render.h"
 #include "library/check.h"
 #include "measure/measure.h"
+#include "model/json.h"
 #include "support/patches.h"
 
 #include <QtTest>
@@ -104,13 +105,13 @@ class LibraryTest : public QObject {
         RenderOptions options;
         options.seconds = 0.3;
         const auto add = [&](const std::string& post, const std::string& moduleId, const std::string& part) {
-            patch.posts.push_back({post, post, "slot-" + post, moduleId, part, {}, {}, Json::object()});
+            patch.posts.push_back({post, post, "slot-" + post, moduleId, part, {}, {}, {}});
         };
         add("the-clock", "beacon-clock", "clock");
         add("the-osc", "anchor-vco", "osc");
         for (const PartInfo& part : module.parts) {
             const std::string post = "p-" + part.id;
-            patch.posts.push_back({post, post, "tested", id.toStdString(), part.id, {}, {}, Json::object()});
+            patch.posts.push_back({post, post, "tested", id.toStdString(), part.id, {}, {}, {}});
             for (const JackInfo& jack : part.jacks) {
                 if (jack.output)
                     options.probes.push_back({post, jack.id});
@@ -125,7 +126,7 @@ class LibraryTest : public QObject {
                                             {},
                                             0,
                                             {},
-                                            Json::object()});
+                                            {}});
             }
         }
         const auto checked = checkPatch(patch, workspace().library);
@@ -145,9 +146,9 @@ class LibraryTest : public QObject {
         library.add(*module);
         Patch patch;
         patch.caseId = "c";
-        patch.posts.push_back({"v", "V", "s", "m", "a", {}, {{"open", 100.0}}, Json::object()});
-        patch.posts.push_back({"out", "Out", "o", "harbour-out", "out", {}, {{"level", 0.0}}, Json::object()});
-        patch.cables.push_back({1, jackRef("v.out"), jackRef("out.left"), {}, {}, {}, 0, {}, Json::object()});
+        patch.posts.push_back({"v", "V", "s", "m", "a", {}, {{"open", 100.0}}, {}});
+        patch.posts.push_back({"out", "Out", "o", "harbour-out", "out", {}, {{"level", 0.0}}, {}});
+        patch.cables.push_back({1, jackRef("v.out"), jackRef("out.left"), {}, {}, {}, 0, {}, {}});
         const auto made = render(*checkPatch(patch, library), library, {.seconds = 0.5, .probes = {}, .progress = {}});
         QVERIFY(made);
         const auto pitch = measurePitch(std::span(made->left).last(24000), 96000.0);

@@ -2,6 +2,7 @@
 #include "library/check.h"
 #include "model/case.h"
 #include "model/edit.h"
+#include "model/json.h"
 #include "support/patches.h"
 
 #include <QtTest>
@@ -204,7 +205,7 @@ class ModelTest : public QObject {
         };
         apply(RemoveCable{13});
         QCOMPARE(patch.cables.size(), std::size_t{20});
-        apply(TieCable{{0, jackRef("lfo.sine"), jackRef("filter.cv-1"), "Lead", "move", "", 0, "", Json::object()}, 3});
+        apply(TieCable{{0, jackRef("lfo.sine"), jackRef("filter.cv-1"), "Lead", "move", "", 0, "", {}}, 3});
         QCOMPARE(patch.cables[2].from.text(), std::string("lfo.sine"));
         const int fresh = patch.cables[2].id;
         QCOMPARE(patch.row(fresh), 3);
@@ -236,8 +237,8 @@ class ModelTest : public QObject {
         const Patch patch = lamp();
         const std::vector<Edit> bad = {
             RemoveCable{99},
-            TieCable{{0, jackRef("lfo.sine"), jackRef("filter.in-1"), {}, {}, {}, 0, {}, Json::object()}, 0},
-            TieCable{{0, jackRef("moon.sine"), jackRef("filter.in-2"), {}, {}, {}, 0, {}, Json::object()}, 0},
+            TieCable{{0, jackRef("lfo.sine"), jackRef("filter.in-1"), {}, {}, {}, 0, {}, {}}, 0},
+            TieCable{{0, jackRef("moon.sine"), jackRef("filter.in-2"), {}, {}, {}, 0, {}, {}}, 0},
             MoveCable{99, jackRef("lfo.sine"), jackRef("filter.in-2")},
             SetKnob{"moon", "cutoff", 1},
             RemovePost{"moon"},

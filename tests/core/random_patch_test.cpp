@@ -25,7 +25,7 @@ Patch randomPatch(unsigned seed) {
     std::vector<JackRef> inputs;
     for (const Slot& slot : workspace().cases.at("keepers-case").slots)
         for (const PartInfo& part : library.module(slot.module)->parts) {
-            Post post{slot.id + "-" + part.id, part.name, slot.id, slot.module, part.id, {}, {}, Json::object()};
+            Post post{slot.id + "-" + part.id, part.name, slot.id, slot.module, part.id, {}, {}, {}};
             for (const KnobInfo& knob : part.knobs)
                 if (unit() < 0.7) post.knobs[knob.id] = knob.scale.toValue(unit());
             for (const JackInfo& jack : part.jacks) (jack.output ? outputs : inputs).push_back({post.id, jack.id});
@@ -34,7 +34,7 @@ Patch randomPatch(unsigned seed) {
     std::ranges::shuffle(inputs, random);
     for (std::size_t i = 0; i < std::min<std::size_t>(10 + upTo(40), inputs.size()); ++i)
         patch.cables.push_back(
-            {static_cast<int>(i) + 1, outputs[upTo(outputs.size())], inputs[i], {}, {}, {}, 0, {}, Json::object()});
+            {static_cast<int>(i) + 1, outputs[upTo(outputs.size())], inputs[i], {}, {}, {}, 0, {}, {}});
     Track track{"t", {}};
     for (std::size_t i = 0; i < 1 + upTo(12); ++i)
         track.steps.push_back(

@@ -31,12 +31,12 @@ PatchMaker& PatchMaker::post(const std::string& id, const std::string& slot, con
     const Case& housing = workspace().cases.at("keepers-case");
     const Slot* found = housing.slot(slot);
     if (!found) throw std::runtime_error("no slot " + slot);
-    patch_.posts.push_back({id, id, slot, found->module, part, {}, {}, Json::object()});
+    patch_.posts.push_back({id, id, slot, found->module, part, {}, {}, {}});
     return *this;
 }
 
 PatchMaker& PatchMaker::tie(const std::string& from, const std::string& to) {
-    patch_.cables.push_back({patch_.freshCableId(), jackRef(from), jackRef(to), {}, {}, {}, 0, {}, Json::object()});
+    patch_.cables.push_back({patch_.freshCableId(), jackRef(from), jackRef(to), {}, {}, {}, 0, {}, {}});
     return *this;
 }
 
