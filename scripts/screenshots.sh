@@ -10,4 +10,3 @@ build/app/lariat --theme light --size 1280x800 --select osc-a --picture "$shots/
 build/app/lariat --theme dark --size 1280x800 --select contour-1 --picture "$shots/patch-dark.png"
 build/app/lariat --theme light --size 1920x1080 --select osc-b --picture "$shots/patch-wide.png"
 build/app/lariat --theme light --size 1280x800 --place sheet --picture "$shots/sheet.png"
-build/app/lariat --theme light --size 1280x800 --place time --picture "$shots/later.png"

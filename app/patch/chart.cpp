@@ -282,13 +282,12 @@ void Chart::keyPressEvent(QKeyEvent* event) {
         if (number >= 1 && number <= static_cast<int>(cables.size()))
             selectCable(cables[static_cast<std::size_t>(number - 1)].id);
     };
-    const bool moves = event->modifiers().testFlag(Qt::AltModifier);
     switch (event->key()) {
     case Qt::Key_Up:
-        moves ? moveSelected(-1) : select(row == 0 ? static_cast<int>(cables.size()) : row - 1);
+        select(row == 0 ? static_cast<int>(cables.size()) : row - 1);
         break;
     case Qt::Key_Down:
-        moves ? moveSelected(1) : select(row + 1);
+        select(row + 1);
         break;
     case Qt::Key_Home:
         select(1);
@@ -703,8 +702,11 @@ void Chart::paintDrag(QPainter& painter) {
         painter.setFont(textFont(13, true));
         const QString text = to && to->id != dragPost_ ? tr("to %1").arg(q(document_.patch().post(to->id)->name))
                                                        : tr("to another post");
+        QRectF box = painter.boundingRect(QRectF(dragAt_.x() + 12, dragStart_.y() - 28, 400, 22), Qt::AlignVCenter, text);
+        box.moveRight(std::min<qreal>(box.right(), viewport()->width() - 12));
+        painter.fillRect(box.adjusted(-6, -2, 6, 2), l.panel);
         painter.setPen(l.accent);
-        painter.drawText(QPointF(dragAt_.x() + 10, dragStart_.y() - 8), text);
+        painter.drawText(box, Qt::AlignVCenter, text);
     } else if (drag_ == Drag::Row) {
         painter.drawLine(0, dragAt_.y(), viewport()->width(), dragAt_.y());
     } else {

@@ -39,7 +39,7 @@ class Chart : public QAbstractScrollArea {
     /// Moves the selected row by so many places in the build order.
     void moveSelected(int by);
 
-    [[nodiscard]] const ChartLayout& layoutForTests() const { return layout_; }
+    [[nodiscard]] const ChartLayout& chartLayout() const { return layout_; }
     /// The trace drawn for a cable at this moment.
     [[nodiscard]] std::vector<MinMax> traceOf(int cable) const;
     [[nodiscard]] QString readingOf(int cable) const;

@@ -234,6 +234,7 @@ void Inspector::addCable(const Cable& cable) {
                 .arg(q(tieName(cable.from, patch, session_.document.library())),
                      q(tieName(cable.to, patch, session_.document.library()))));
     auto* note = new QLineEdit(q(cable.note));
+    note->setCursorPosition(0);
     note->setObjectName(QStringLiteral("cable-note"));
     note->setAccessibleName(tr("Note on this cable"));
     note->setPlaceholderText(tr("Note for the sheet"));

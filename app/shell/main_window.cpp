@@ -5,11 +5,14 @@
 #include "shell/later_place.h"
 #include "shell/preferences.h"
 
+#include <QApplication>
 #include <QCloseEvent>
+#include <QComboBox>
 #include <QDialogButtonBox>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QHBoxLayout>
+#include <QKeyEvent>
 #include <QMenuBar>
 #include <QMessageBox>
 #include <QPainter>
@@ -90,6 +93,7 @@ MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, cons
     refreshHead();
     refreshTitle();
     resize(1280, 800);
+    qApp->installEventFilter(this);
     for (const Error& error : document_.workspace().errors)
         messages_->say(tr("Left out: %1").arg(q(error.text())), true);
 }
@@ -269,6 +273,14 @@ void MainWindow::closeEvent(QCloseEvent* event) {
 void MainWindow::changeEvent(QEvent* event) {
     QMainWindow::changeEvent(event);
     if (event->type() == QEvent::PaletteChange && title_) refreshHead();
+}
+
+/// Space starts and stops, except where a button or list has the keyboard: there it presses.
+bool MainWindow::eventFilter(QObject* watched, QEvent* event) {
+    if (event->type() == QEvent::ShortcutOverride && static_cast<QKeyEvent*>(event)->key() == Qt::Key_Space &&
+        (qobject_cast<QAbstractButton*>(watched) || qobject_cast<QComboBox*>(watched)))
+        event->accept();
+    return QMainWindow::eventFilter(watched, event);
 }
 
 void MainWindow::chooseTheme(Theme theme) {

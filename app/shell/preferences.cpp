@@ -45,6 +45,7 @@ Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(pare
     device_->setCurrentIndex(std::max(0, device_->findData(device())));
     form->addRow(tr("Sound goes to"), device_);
     record_ = new QPushButton;
+    record_->setAutoDefault(false);
     record_->setObjectName(QStringLiteral("record"));
     form->addRow(tr("Recording"), record_);
     layout->addLayout(form);

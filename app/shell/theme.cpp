@@ -29,7 +29,6 @@ QMenu::item:disabled { color: %7; }
 QMenu::separator { height: 1px; background: %3; margin: 4px 8px; }
 QLineEdit { background: %4; color: %2; border: 1px solid %3; border-radius: 4px; padding: 4px 8px; selection-background-color: %5; }
 QLineEdit:focus { border: 2px solid %5; padding: 3px 7px; }
-QComboBox { background: %4; color: %2; border: 1px solid %3; border-radius: 4px; padding: 3px 8px; }
 QComboBox QAbstractItemView { background: %4; color: %2; selection-background-color: %5; selection-color: %6; }
 QListWidget { background: %4; color: %2; border: 1px solid %3; border-radius: 4px; }
 QListWidget::item { padding: 4px 6px; }

@@ -109,8 +109,8 @@ int main(int argc, char** argv) {
         const Times frames = timed(200, [&](int) { chart.viewport()->repaint(); });
         const Times edits = timed(100, [&](int i) { window.document().turnKnob("vcf1", "cutoff", 300.0 + i); });
         const int shown =
-            static_cast<int>(std::min<qreal>(static_cast<qreal>(chart.layoutForTests().rows.size()),
-                                             (chart.viewport()->height() - chart.layoutForTests().headsHeight) / 38.0));
+            static_cast<int>(std::min<qreal>(static_cast<qreal>(chart.chartLayout().rows.size()),
+                                             (chart.viewport()->height() - chart.chartLayout().headsHeight) / 38.0));
         std::printf("%8d %8d %12.2f %12.2f %12.2f %12.2f\n", cables, shown, frames.median, frames.worst, edits.median,
                     edits.worst);
     }

@@ -252,6 +252,20 @@ class WindowTest : public QObject {
         QTRY_VERIFY(o.place().inspector().pending().post.empty());
     }
 
+    void spacePressesAButtonThatHasTheKeyboard() {
+        Opened o;
+        o.chart().selectPost("lfo");
+        auto* jack = o.place().inspector().findChild<JackRow*>(QStringLiteral("jack-saw"));
+        jack->setFocus();
+        const bool running = o.window.sound().engine().running();
+        QTest::keyClick(jack, Qt::Key_Space);
+        QCOMPARE(o.window.sound().engine().running(), running);
+        QCOMPARE(o.place().inspector().pending().text(), std::string("lfo.saw"));
+        o.chart().setFocus();
+        QTest::keyClick(&o.chart(), Qt::Key_Space);
+        QCOMPARE(o.window.sound().engine().running(), !running);
+    }
+
     void aCableIsWrittenDown() {
         Opened o;
         o.chart().selectCable(14);
@@ -313,7 +327,7 @@ class WindowTest : public QObject {
         QTest::mouseMove(view, to);
         QTest::mouseRelease(view, Qt::LeftButton, {}, to);
         QCOMPARE(o.patch().row(1), 3);
-        const auto& layout = o.chart().layoutForTests();
+        const auto& layout = o.chart().chartLayout();
         QTest::mousePress(view, Qt::LeftButton, {}, layout.post("clock")->head.center().toPoint());
         QTest::mouseMove(view, layout.post("filter")->head.center().toPoint() + QPoint(4, 0));
         QTest::mouseRelease(view, Qt::LeftButton, {}, layout.post("filter")->head.center().toPoint() + QPoint(4, 0));
@@ -513,14 +527,14 @@ class WindowTest : public QObject {
 
     void foldedAndCompactRows() {
         Opened o;
-        const qreal tall = o.chart().layoutForTests().contentHeight;
+        const qreal tall = o.chart().chartLayout().contentHeight;
         o.action(QStringLiteral("Compact rows"))->trigger();
-        QVERIFY(o.chart().layoutForTests().contentHeight < tall);
+        QVERIFY(o.chart().chartLayout().contentHeight < tall);
         o.action(QStringLiteral("Wires behind the panel"))->trigger();
         QVERIFY(!o.chart().showsNormals());
         QTest::mouseClick(o.chart().viewport(), Qt::LeftButton, {},
-                          QPoint(200, static_cast<int>(o.chart().layoutForTests().headsHeight) + 12));
-        QVERIFY(!o.chart().layoutForTests().cableRow(1));
+                          QPoint(200, static_cast<int>(o.chart().chartLayout().headsHeight) + 12));
+        QVERIFY(!o.chart().chartLayout().cableRow(1));
     }
 
     void anEmptyPatchSaysWhatToDo() {

@@ -1,7 +1,9 @@
 // The simulated interface keeps time, records, and can go away.
 #include "devices/audio_device.h"
 #include "devices/simulated_device.h"
+#include "engine/engine.h"
 #include "engine/wav.h"
+#include "support/patches.h"
 
 #include <QtTest>
 
@@ -97,6 +99,34 @@ class AudioDeviceTest : public QObject {
         SimulatedDevice device(simulated(64));
         QVERIFY(device.start([](float*, std::size_t) { QThread::msleep(5); })); // a block is due every 1.3 ms
         QTRY_VERIFY(device.dropouts() > 2);
+    }
+
+    /// The device's thread runs the engine while this one edits the patch, turns knobs and reads traces.
+    void theEngineIsEditedWhileItPlays() {
+        Engine engine;
+        Patch patch = test::lamp();
+        const Library& library = test::workspace().library;
+        engine.setPatch(patch, library);
+        SimulatedDevice device(simulated());
+        QVERIFY(device.start([&](float* out, std::size_t n) { engine.process(out, n); }));
+        for (int edit = 0; edit < 60; ++edit) {
+            const auto before = engine.meters.frames.load();
+            const Edit change = edit % 3 == 0   ? Edit{SetKnob{"filter", "cutoff", 300.0 + edit}}
+                                : edit % 3 == 1 ? Edit{RemoveCable{patch.cables.back().id}}
+                                                : Edit{ReorderCable{1, 3}};
+            patch = *applyEdit(patch, change);
+            engine.setPatch(patch, library);
+            engine.setRunning(edit % 7 != 0);
+            if (const auto tap = engine.tap(test::jackRef("osc-a.saw"))) {
+                QVERIFY(tap->samples(2000).size() <= 2000);
+                QVERIFY(tap->spans(500).size() <= 500);
+            }
+            QTRY_VERIFY(engine.meters.frames > before);
+            engine.collect();
+            if (patch.cables.size() < 5) patch = test::lamp();
+        }
+        device.stop();
+        QCOMPARE(engine.meters.faults.load(), std::uint64_t{0});
     }
 
     void soundFilesThatLieAreRefused() {
