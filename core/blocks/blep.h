@@ -38,18 +38,13 @@ class Corners {
     void jump(float at, float volts) { spread(blepTable().jump, at, volts); }
     /// The slope changes by `voltsPerSample` at time `at`.
     void bend(float at, float voltsPerSample) { spread(blepTable().bend, at, voltsPerSample); }
-    /// The uncorrected waveform at sample i of this call.
-    void add(int i, float volts) { sum_[static_cast<std::size_t>(i + BlepTable::kHalf)] += volts; }
+    /// The uncorrected waveform, sample by sample of this call, is added here.
     float* line() { return sum_.data() + BlepTable::kHalf; }
     /// Hands out the first n samples and moves on.
     void flush(float* out, int n) {
-        for (int i = 0; i < n; ++i) out[i] = sum_[static_cast<std::size_t>(i)];
-        discard(n);
-    }
-    void discard(int n) {
-        for (int i = 0; i < BlepTable::kTaps; ++i)
-            sum_[static_cast<std::size_t>(i)] = sum_[static_cast<std::size_t>(i + n)];
-        for (int i = BlepTable::kTaps; i < BlepTable::kTaps + n; ++i) sum_[static_cast<std::size_t>(i)] = 0.0f;
+        std::copy_n(sum_.begin(), n, out);
+        std::copy_n(sum_.begin() + n, BlepTable::kTaps, sum_.begin());
+        std::fill_n(sum_.begin() + BlepTable::kTaps, n, 0.0f);
     }
 
   private:

@@ -72,7 +72,7 @@ fs::path dataFolder() {
     if (const char* set = std::getenv("LARIAT_DATA")) return set;
     std::error_code problem;
     const fs::path program = fs::read_symlink("/proc/self/exe", problem);
-    const fs::path installed = program.parent_path().parent_path() / "share" / "lariat";
+    fs::path installed = program.parent_path().parent_path() / "share" / "lariat";
     if (!problem && fs::is_directory(installed / "modules", problem)) return installed;
     return LARIAT_SOURCE_DATA;
 }
