@@ -45,15 +45,16 @@ const Look& Look::night() {
 }
 
 VoltRange rangeFor(SignalKind kind, float min, float max) {
-    if (kind == SignalKind::Pitch) {
-        const float middle = 0.5f * (min + max);
-        const float half = std::max(0.5f, 0.6f * (max - min));
-        return {middle - half, middle + half};
+    if (kind == SignalKind::Pitch) { // in quarters of an octave, so that the picture does not move with every note
+        const float low = std::floor(4.0f * (min - 0.1f)) / 4.0f;
+        const float high = std::ceil(4.0f * (max + 0.1f)) / 4.0f;
+        return {std::min(low, high - 1.0f), high};
     }
-    if (kind == SignalKind::Gate || kind == SignalKind::Clock) return {-0.5f, std::max(8.5f, max + 0.5f)};
     const float largest = std::max(std::abs(min), std::abs(max));
-    if (min >= -0.05f) return {-0.4f, std::max(8.4f, max + 0.4f)};
-    return {-std::max(5.4f, largest + 0.4f), std::max(5.4f, largest + 0.4f)};
+    const float top = largest <= 8.4f ? 8.4f : 12.0f;
+    if (kind == SignalKind::Gate || kind == SignalKind::Clock) return {-0.5f, top};
+    if (min >= -0.05f) return {-0.4f, top};
+    return largest <= 5.9f ? VoltRange{-5.9f, 5.9f} : VoltRange{-top, top};
 }
 
 void drawTrace(QPainter& painter, const QRectF& rect, std::span<const MinMax> columns, VoltRange range, SignalKind kind,

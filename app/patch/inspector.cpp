@@ -9,7 +9,6 @@
 
 #include <QGridLayout>
 #include <QLabel>
-#include <QLineEdit>
 #include <QScrollBar>
 
 namespace lariat {
@@ -72,7 +71,8 @@ QString Inspector::wording() const {
 
 void Inspector::refresh() {
     for (const auto& [id, knob] : knobs_)
-        if (knob->turning()) return; // the page stays under the hand that turns
+        if (knob->turning()) return;                               // the page stays under the hand that turns
+    if (note_ && note_->hasFocus() && note_->isModified()) return; // … or writes
     const QString words = wording();
     if (words != shown_) {
         shown_ = words;
@@ -257,7 +257,9 @@ void Inspector::addCable(const Cable& cable) {
         bag->addItem(tr("%1 cm %2 (not in this case)").arg(cable.lengthCm).arg(q(cable.colour)));
         bag->setCurrentIndex(bag->count() - 1);
     }
+    note_ = note;
     const auto write = [this, id = cable.id, note, bag, stocks] {
+        note->setModified(false);
         const Cable* now = session_.document.patch().cable(id);
         const CableStock stock =
             bag->currentIndex() > 0 ? stocks[static_cast<std::size_t>(bag->currentIndex() - 1)] : CableStock{0, "", 0};

@@ -6,6 +6,8 @@
 #include "shell/session.h"
 
 #include <QComboBox>
+#include <QLineEdit>
+#include <QPointer>
 #include <QScrollArea>
 #include <QVBoxLayout>
 
@@ -51,6 +53,7 @@ class Inspector : public QScrollArea {
     std::map<std::string, Knob*> knobs_;
     std::map<std::string, QComboBox*> switches_;
     JackRef pending_;
+    QPointer<QLineEdit> note_; ///< of the chosen cable
 };
 
 } // namespace lariat

@@ -287,6 +287,22 @@ class WindowTest : public QObject {
         QVERIFY(o.patch() == lamp());
     }
 
+    void aNoteBeingWrittenIsNotSweptAway() {
+        Opened o;
+        o.chart().selectCable(14);
+        QPointer<QLineEdit> note = o.place().inspector().findChild<QLineEdit*>(QStringLiteral("cable-note"));
+        note->setFocus();
+        QTest::keyClicks(note, QStringLiteral("half a no"));
+        // Something else changes the patch and the findings meanwhile.
+        o.window.document().apply({SetKnob{"filter", "amount-1", 20.0}}, QStringLiteral("open"));
+        o.settle();
+        QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
+        QVERIFY(note);
+        QTest::keyClicks(note, QStringLiteral("te"));
+        QTest::keyClick(note, Qt::Key_Return);
+        QCOMPARE(o.patch().cable(14)->note, std::string("half a note"));
+    }
+
     void aPlugTellsWhichNormalItBreaks() {
         Opened o;
         o.drag("mixer", "line-out", 3);
