@@ -15,6 +15,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <tuple>
 
 namespace lariat {
 namespace {
@@ -41,7 +42,7 @@ Chart::Chart(Document& document, Sound& sound, Checker& checker, QWidget* parent
     connect(&frames_, &QTimer::timeout, this, [this] {
         if (!isVisible() || frozen_) return;
         measureSome();
-        viewport()->update();
+        viewport()->update(liveRegion());
     });
     frames_.start(kFrameMilliseconds);
     relayout();
@@ -73,16 +74,15 @@ void Chart::measureSome() {
         const auto tap = sound_.engine().tap(source);
         const JackInfo* jack = document_.library().jack(document_.patch(), source);
         if (!tap || !jack) continue;
+        const auto face = [](const LiveTrace& trace) { // everything of a row that stands on the page
+            return std::tuple(trace.reading().kind, trace.range().low, trace.range().high, rangeText(trace.reading()),
+                              detailText(trace.reading()));
+        };
         const bool isNew = !traces_.contains(source);
         LiveTrace& trace = traces_[source];
-        const SignalKind kind = trace.reading().kind;
-        const VoltRange range = trace.range();
-        const std::string words = rangeText(trace.reading()) + detailText(trace.reading());
+        const auto before = face(trace);
         trace.measure(*tap, sound_.engine().rate(), jack->kind);
-        if (isNew || trace.reading().kind != kind || trace.range() != range)
-            redraw(); // marks, colours and the line at zero change
-        else if (rangeText(trace.reading()) + detailText(trace.reading()) != words)
-            repaintReading(source);
+        if (isNew || face(trace) != before) repaintRows(source);
     }
 }
 
@@ -416,13 +416,40 @@ void Chart::paintTrace(QPainter& painter, const ChartRow& row) {
     painter.drawImage(box.topLeft(), image);
 }
 
-void Chart::repaintReading(const JackRef& source) {
+/// Draws the rows of one source anew on the page, and leaves the rest of it.
+void Chart::repaintRows(const JackRef& source) {
     if (pageStale_ || page_.isNull()) return;
-    QPainter painter(&page_);
-    painter.setClipRect(QRectF(0, rowsTop(), viewport()->width(), viewport()->height() - rowsTop()));
-    painter.translate(0, rowsTop() - verticalScrollBar()->value());
+    const QRectF body(0, rowsTop(), viewport()->width(), viewport()->height() - rowsTop());
+    for (const ChartRow& row : layout_.rows) {
+        if (row.kind != ChartRow::Kind::Cable || row.from != source) continue;
+        const QRectF band =
+            QRectF(0, rowsTop() + row.top - verticalScrollBar()->value(), viewport()->width(), row.height)
+                .intersected(body);
+        if (band.isEmpty()) continue;
+        QPainter painter(&page_);
+        painter.setClipRect(band);
+        painter.fillRect(band, look().paper);
+        paintPosts(painter);
+        painter.translate(0, rowsTop() - verticalScrollBar()->value());
+        paintCable(painter, row);
+        viewport()->update(band.toAlignedRect());
+    }
+}
+
+QRegion Chart::liveRegion() const {
+    QRegion region;
+    const QRectF body(ChartLayout::kGutter, rowsTop(),
+                      viewport()->width() - ChartLayout::kGutter - ChartLayout::kReadings,
+                      viewport()->height() - rowsTop());
     for (const ChartRow& row : layout_.rows)
-        if (row.kind == ChartRow::Kind::Cable && row.from == source) paintReadings(painter, row, &traces_.at(source));
+        if (row.kind == ChartRow::Kind::Cable) {
+            const QRectF box =
+                traceBox(row)
+                    .translated(-horizontalScrollBar()->value(), rowsTop() - verticalScrollBar()->value())
+                    .intersected(body);
+            if (!box.isEmpty()) region += box.toAlignedRect();
+        }
+    return region;
 }
 
 void Chart::paintRows(QPainter& painter) {
@@ -702,7 +729,8 @@ void Chart::paintDrag(QPainter& painter) {
         painter.setFont(textFont(13, true));
         const QString text = to && to->id != dragPost_ ? tr("to %1").arg(q(document_.patch().post(to->id)->name))
                                                        : tr("to another post");
-        QRectF box = painter.boundingRect(QRectF(dragAt_.x() + 12, dragStart_.y() - 28, 400, 22), Qt::AlignVCenter, text);
+        QRectF box =
+            painter.boundingRect(QRectF(dragAt_.x() + 12, dragStart_.y() - 28, 400, 22), Qt::AlignVCenter, text);
         box.moveRight(std::min<qreal>(box.right(), viewport()->width() - 12));
         painter.fillRect(box.adjusted(-6, -2, 6, 2), l.panel);
         painter.setPen(l.accent);

@@ -40,6 +40,8 @@ class Chart : public QAbstractScrollArea {
     void moveSelected(int by);
 
     [[nodiscard]] const ChartLayout& chartLayout() const { return layout_; }
+    /// What every frame paints anew: the boxes of the traces that can be seen.
+    [[nodiscard]] QRegion liveRegion() const;
     /// The trace drawn for a cable at this moment.
     [[nodiscard]] std::vector<MinMax> traceOf(int cable) const;
     [[nodiscard]] QString readingOf(int cable) const;
@@ -80,7 +82,7 @@ class Chart : public QAbstractScrollArea {
 
     void paintPage();
     void paintTrace(QPainter& painter, const ChartRow& row);
-    void repaintReading(const JackRef& source);
+    void repaintRows(const JackRef& source);
     [[nodiscard]] QRectF traceBox(const ChartRow& row) const;
     [[nodiscard]] std::vector<MinMax> columnsOf(const JackRef& source, int columns) const;
     void paintPosts(QPainter& painter);

@@ -106,7 +106,7 @@ int main(int argc, char** argv) {
         warm.start();
         while (warm.elapsed() < 4000) QCoreApplication::processEvents(QEventLoop::AllEvents, 10);
         Chart& chart = dynamic_cast<PatchPlace*>(window.place(QStringLiteral("patch")))->chart();
-        const Times frames = timed(200, [&](int) { chart.viewport()->repaint(); });
+        const Times frames = timed(200, [&](int) { chart.viewport()->repaint(chart.liveRegion()); });
         const Times edits = timed(100, [&](int i) { window.document().turnKnob("vcf1", "cutoff", 300.0 + i); });
         const int shown =
             static_cast<int>(std::min<qreal>(static_cast<qreal>(chart.chartLayout().rows.size()),
