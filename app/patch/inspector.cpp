@@ -2,6 +2,7 @@
 
 #include "library/tie.h"
 #include "look/fonts.h"
+#include "look/text.h"
 #include "patch/finding_card.h"
 #include "patch/jack_row.h"
 #include "patch/jack_state.h"
@@ -15,10 +16,6 @@ namespace lariat {
 namespace {
 
 constexpr int kColumns = 3;
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 } // namespace
 

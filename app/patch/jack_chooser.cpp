@@ -2,6 +2,7 @@
 
 #include "library/tie.h"
 #include "look/fonts.h"
+#include "look/text.h"
 #include "patch/jack_state.h"
 #include "shell/theme.h"
 
@@ -15,10 +16,6 @@
 
 namespace lariat {
 namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 QIcon markOf(SignalKind kind) {
     QPixmap pixmap(16, 16);

@@ -1,6 +1,7 @@
 #include "patch/patch_place.h"
 
 #include "library/tie.h"
+#include "look/text.h"
 
 #include <QAction>
 #include <QHBoxLayout>
@@ -11,10 +12,6 @@
 
 namespace lariat {
 namespace {
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 bool hasOutput(const PartInfo& part) {
     return std::ranges::any_of(part.jacks, &JackInfo::output);

@@ -2,6 +2,7 @@
 
 #include "look/fonts.h"
 #include "look/look.h"
+#include "look/text.h"
 #include "model/file.h"
 
 #include <QBuffer>
@@ -22,10 +23,6 @@ namespace {
 constexpr int kDpi = 120;
 constexpr qreal kMargin = 60;
 constexpr std::size_t kMostPages = 64; ///< that a preview shows
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 /// Lays out the sheet from top to bottom, starting a new page where the next piece does not fit.
 class Printer {

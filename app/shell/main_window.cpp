@@ -1,6 +1,7 @@
 #include "shell/main_window.h"
 
 #include "look/fonts.h"
+#include "look/text.h"
 #include "shell/command_finder.h"
 #include "shell/later_place.h"
 #include "shell/preferences.h"
@@ -26,10 +27,6 @@ namespace {
 constexpr const char* kRecent = "recent";
 constexpr int kMostRecent = 8;
 constexpr const char* kVersion = "0.1.0";
-
-QString q(const std::string& text) {
-    return QString::fromStdString(text);
-}
 
 QString patchFilter() {
     return MainWindow::tr("Lariat patches (*.json)");

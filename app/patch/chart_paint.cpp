@@ -1,0 +1,422 @@
+// How the chart is drawn: the page that changes seldom, and the traces that change with every frame.
+#include "patch/chart.h"
+
+#include "look/fonts.h"
+#include "look/text.h"
+#include "look/trace_image.h"
+#include "shell/theme.h"
+
+#include <QPainter>
+#include <QScrollBar>
+
+#include <algorithm>
+#include <cmath>
+
+namespace lariat {
+
+void Chart::paintEvent(QPaintEvent*) {
+    if (pageStale_ || page_.size() != viewport()->size() * devicePixelRatioF()) paintPage();
+    QPainter painter(viewport());
+    painter.drawPixmap(0, 0, page_);
+    if (layout_.posts.empty()) return;
+    painter.save();
+    painter.setClipRect(QRectF(ChartLayout::kGutter, rowsTop(),
+                               viewport()->width() - ChartLayout::kGutter - ChartLayout::kReadings,
+                               viewport()->height() - rowsTop()));
+    const int scrolled = verticalScrollBar()->value();
+    painter.translate(-horizontalScrollBar()->value(), rowsTop() - scrolled);
+    for (const ChartRow& row : layout_.rows)
+        if (row.kind == ChartRow::Kind::Cable && row.top + row.height > scrolled &&
+            row.top < scrolled + viewport()->height() - rowsTop())
+            paintTrace(painter, row);
+    painter.restore();
+    paintDrag(painter);
+}
+
+void Chart::paintPage() {
+    pageStale_ = false;
+    page_ = QPixmap(viewport()->size() * devicePixelRatioF());
+    page_.setDevicePixelRatio(devicePixelRatioF());
+    page_.fill(look().paper);
+    QPainter painter(&page_);
+    if (layout_.posts.empty()) {
+        paintEmpty(painter);
+        return;
+    }
+    painter.save();
+    painter.setClipRect(QRectF(0, rowsTop(), viewport()->width(), viewport()->height() - rowsTop()));
+    paintPosts(painter);
+    paintRows(painter);
+    painter.restore();
+    paintHeads(painter);
+}
+
+void Chart::paintPosts(QPainter& painter) {
+    const Look& l = look();
+    painter.save();
+    painter.setClipRect(QRectF(0, rowsTop(), viewport()->width() - ChartLayout::kReadings, viewport()->height()),
+                        Qt::IntersectClip);
+    painter.translate(-horizontalScrollBar()->value(), 0);
+    for (const ChartPost& post : layout_.posts) {
+        const bool chosen = post.id == post_;
+        painter.setPen(QPen(chosen ? l.accent : l.line, chosen ? 4 : 3));
+        painter.drawLine(QPointF(post.x, rowsTop()), QPointF(post.x, viewport()->height()));
+    }
+    painter.restore();
+}
+
+QRectF Chart::traceBox(const ChartRow& row) const {
+    const qreal left = std::min(row.fromX, row.toX) + (row.toX >= row.fromX ? 7 : 12);
+    const qreal right = std::max(row.fromX, row.toX) - (row.toX >= row.fromX ? 12 : 7);
+    return QRectF(left, row.top + 3, std::max(2.0, right - left), row.height - 6);
+}
+
+std::vector<MinMax> Chart::columnsOf(const JackRef& source, int columns) const {
+    const auto trace = traces_.find(source);
+    const auto held = held_.find(source);
+    if (held != held_.end()) return held->second;
+    const auto tap = sound_.engine().tap(source);
+    return tap && trace != traces_.end() ? trace->second.columns(*tap, sound_.engine().rate(), columns)
+                                         : std::vector<MinMax>{};
+}
+
+void Chart::paintTrace(QPainter& painter, const ChartRow& row) {
+    const auto found = traces_.find(row.from);
+    if (found == traces_.end()) return;
+    const QRectF box = traceBox(row);
+    const qreal scale = devicePixelRatioF();
+    const QSize size((box.size() * scale).toSize());
+    const SignalKind kind = found->second.reading().kind;
+    QImage image = traceImage(size, columnsOf(row.from, size.width()), found->second.range(), kind, look().kind(kind));
+    image.setDevicePixelRatio(scale);
+    painter.drawImage(box.topLeft(), image);
+}
+
+/// Draws the rows of one source anew on the page, and leaves the rest of it.
+void Chart::repaintRows(const JackRef& source) {
+    if (pageStale_ || page_.isNull()) return;
+    const QRectF body(0, rowsTop(), viewport()->width(), viewport()->height() - rowsTop());
+    for (const ChartRow& row : layout_.rows) {
+        if (row.kind != ChartRow::Kind::Cable || row.from != source) continue;
+        const QRectF band =
+            QRectF(0, rowsTop() + row.top - verticalScrollBar()->value(), viewport()->width(), row.height)
+                .intersected(body);
+        if (band.isEmpty()) continue;
+        QPainter painter(&page_);
+        painter.setClipRect(band);
+        painter.fillRect(band, look().paper);
+        paintPosts(painter);
+        painter.translate(0, rowsTop() - verticalScrollBar()->value());
+        paintCable(painter, row);
+        viewport()->update(band.toAlignedRect());
+    }
+}
+
+QRegion Chart::liveRegion() const {
+    QRegion region;
+    const QRectF body(ChartLayout::kGutter, rowsTop(),
+                      viewport()->width() - ChartLayout::kGutter - ChartLayout::kReadings,
+                      viewport()->height() - rowsTop());
+    for (const ChartRow& row : layout_.rows)
+        if (row.kind == ChartRow::Kind::Cable) {
+            const QRectF box =
+                traceBox(row)
+                    .translated(-horizontalScrollBar()->value(), rowsTop() - verticalScrollBar()->value())
+                    .intersected(body);
+            if (!box.isEmpty()) region += box.toAlignedRect();
+        }
+    return region;
+}
+
+void Chart::paintRows(QPainter& painter) {
+    const int scrolled = verticalScrollBar()->value();
+    painter.translate(0, rowsTop() - scrolled);
+    const qreal visible = viewport()->height() - rowsTop();
+    for (const ChartRow& row : layout_.rows) {
+        if (row.top + row.height < scrolled || row.top > scrolled + visible) continue;
+        switch (row.kind) {
+        case ChartRow::Kind::Heading:
+            paintHeading(painter, row);
+            break;
+        case ChartRow::Kind::Cable:
+            paintCable(painter, row);
+            break;
+        case ChartRow::Kind::Normal:
+            paintNormal(painter, row);
+            break;
+        case ChartRow::Kind::Finding:
+            paintFinding(painter, row);
+            break;
+        }
+    }
+    if (document_.patch().cables.empty()) {
+        painter.setFont(textFont(14));
+        painter.setPen(look().softInk);
+        painter.drawText(QRectF(ChartLayout::kGutter, 24, viewport()->width() - ChartLayout::kGutter - 24, 60),
+                         Qt::TextWordWrap,
+                         tr("No cable yet. Drag from one post's line to another, or press Ctrl+T and write which "
+                            "output goes to which input."));
+    }
+}
+
+void Chart::paintHeading(QPainter& painter, const ChartRow& row) {
+    const Look& l = look();
+    painter.fillRect(QRectF(8, row.top + 3, viewport()->width() - 16, row.height - 6), l.panel);
+    painter.setFont(textFont(13, true));
+    painter.setPen(l.ink);
+    const bool folded = view_.folded.contains(row.heading);
+    painter.drawText(QRectF(16, row.top, viewport()->width() - 32, row.height), Qt::AlignVCenter,
+                     (folded ? QStringLiteral("▸ ") : QStringLiteral("▾ ")) + row.heading);
+}
+
+void Chart::paintEnds(QPainter& painter, const ChartRow& row, const QColor& colour, SignalKind kind, int pixels) {
+    const Look& l = look();
+    const JackInfo* from = document_.library().jack(document_.patch(), row.from);
+    const JackInfo* to = document_.library().jack(document_.patch(), row.to);
+    const int direction = row.toX >= row.fromX ? 1 : -1;
+    const qreal middle = row.top + row.height / 2;
+    const auto word = [&](const JackInfo* jack, qreal x, bool leftward) {
+        if (!jack) return;
+        painter.setFont(textFont(pixels));
+        const QRectF box(leftward ? x - 300 : x, row.top, 300, row.height);
+        const int align = Qt::AlignVCenter | (leftward ? Qt::AlignRight : Qt::AlignLeft);
+        QRectF ground = painter.boundingRect(box, align, q(jack->name)).adjusted(-2, 1, 2, -1);
+        painter.fillRect(ground, row.cable && row.cable == cable_ ? l.card : l.paper);
+        painter.setPen(l.ink);
+        painter.drawText(box, align, q(jack->name));
+    };
+    word(from, row.fromX - 9 * direction, direction > 0);
+    word(to, row.toX + 9 * direction, direction < 0);
+    drawStartMark(painter, {row.fromX, middle}, colour);
+    drawEndMark(painter, {row.toX, middle}, kind, direction, colour);
+}
+
+void Chart::paintCable(QPainter& painter, const ChartRow& row) {
+    const Look& l = look();
+    const bool chosen = row.cable == cable_;
+    if (chosen) painter.fillRect(QRectF(8, row.top, viewport()->width() - 16, row.height), l.card);
+    const auto found = traces_.find(row.from);
+    const LiveTrace* trace = found == traces_.end() ? nullptr : &found->second;
+    const JackInfo* jack = document_.library().jack(document_.patch(), row.from);
+    const SignalKind kind = trace ? trace->reading().kind : jack ? jack->kind : SignalKind::Control;
+    const QColor colour = l.kind(kind);
+
+    painter.save();
+    painter.setClipRect(
+        QRectF(ChartLayout::kGutter - 36, row.top, viewport()->width() - ChartLayout::kReadings - 8, row.height),
+        Qt::IntersectClip);
+    painter.translate(-horizontalScrollBar()->value(), 0);
+    const QRectF box = traceBox(row);
+    painter.setRenderHint(QPainter::Antialiasing, false);
+    painter.fillRect(box, l.card);
+    if (trace) {
+        const VoltRange range = trace->range();
+        painter.setPen(QPen(l.line, 1));
+        if (range.low < 0.0f && range.high > 0.0f) {
+            const qreal zero = box.bottom() + static_cast<qreal>(range.low / (range.high - range.low)) * box.height();
+            painter.drawLine(QPointF(box.left(), zero), QPointF(box.right(), zero));
+        }
+    }
+    paintEnds(painter, row, colour, kind, 13);
+    painter.restore();
+
+    painter.setFont(textFont(13, true));
+    painter.setPen(chosen ? l.accent : l.softInk);
+    painter.drawText(QRectF(4, row.top, 22, row.height), Qt::AlignVCenter | Qt::AlignRight,
+                     QString::number(document_.patch().row(row.cable)));
+    if (findingOf(row.cable, ""))
+        painter.fillRect(QRectF(30, row.top, 6, row.height), l.alarm); // joins its finding's row
+    paintReadings(painter, row, trace);
+}
+
+void Chart::paintReadings(QPainter& painter, const ChartRow& row, const LiveTrace* trace) {
+    const Look& l = look();
+    const QRectF box(viewport()->width() - ChartLayout::kReadings, row.top, ChartLayout::kReadings - 12, row.height);
+    painter.fillRect(QRectF(box.left() - 4, row.top + 1, ChartLayout::kReadings, row.height - 2),
+                     row.cable == cable_ ? l.card : l.paper);
+    const Finding* finding = findingOf(row.cable, "");
+    QString range = trace ? q(rangeText(trace->reading())) : QStringLiteral("–");
+    QString detail = trace ? q(detailText(trace->reading())) : QString();
+    for (const LateCable& late : sound_.engine().lateCables())
+        if (late.cable == row.cable) detail = tr("loop: 1 sample late");
+    const bool clips = trace && trace->reading().clips;
+    if (clips) detail = tr("over the rails");
+    painter.setFont(figureFont(13));
+    painter.setPen(l.ink);
+    const bool oneLine = view_.compact || detail.isEmpty();
+    painter.drawText(oneLine ? box : box.adjusted(0, 2, 0, -row.height / 2), Qt::AlignRight | Qt::AlignVCenter, range);
+    if (oneLine) return;
+    painter.setFont(textFont(13));
+    painter.setPen(finding || clips ? l.alarm : l.softInk);
+    painter.drawText(box.adjusted(-40, row.height / 2 - 1, 0, -2), Qt::AlignRight | Qt::AlignVCenter, detail);
+}
+
+void Chart::paintNormal(QPainter& painter, const ChartRow& row) {
+    const Look& l = look();
+    painter.save();
+    painter.setClipRect(QRectF(8, row.top, viewport()->width() - ChartLayout::kReadings - 8, row.height),
+                        Qt::IntersectClip);
+    painter.translate(-horizontalScrollBar()->value(), 0);
+    const qreal middle = row.top + row.height / 2;
+    painter.setRenderHint(QPainter::Antialiasing);
+    QPen pen(l.softInk, 1.4, Qt::DotLine);
+    painter.setPen(pen);
+    const JackInfo* jack = document_.library().jack(document_.patch(), row.from);
+    if (row.fromX != row.toX) painter.drawLine(QPointF(row.fromX, middle), QPointF(row.toX, middle));
+    paintEnds(painter, row, l.softInk, jack ? jack->kind : SignalKind::Control, 13);
+    painter.restore();
+    painter.setFont(textFont(13));
+    painter.setPen(l.softInk);
+    painter.drawText(
+        QRectF(viewport()->width() - ChartLayout::kReadings, row.top, ChartLayout::kReadings - 12, row.height),
+        Qt::AlignRight | Qt::AlignVCenter, tr("behind the panel"));
+}
+
+std::vector<QRectF> Chart::fixBoxes(const ChartRow& row) const {
+    const Finding& finding = checker_.findings()[row.finding];
+    const QFontMetricsF metrics(textFont(13, true));
+    std::vector<QRectF> boxes(finding.fixes.size());
+    qreal right = viewport()->width() - 18;
+    for (std::size_t i = boxes.size(); i-- > 0;) {
+        const qreal width = metrics.horizontalAdvance(q(finding.fixes[i].label)) + 18;
+        boxes[i] = QRectF(right - width, row.top + 3, width, row.height - 6);
+        right -= width + 6;
+    }
+    return boxes;
+}
+
+void Chart::paintFinding(QPainter& painter, const ChartRow& row) {
+    const Look& l = look();
+    const Finding& finding = checker_.findings()[row.finding];
+    const QRectF band(30, row.top + 1, viewport()->width() - 38, row.height - 2);
+    painter.fillRect(band, l.alarmGround);
+    painter.fillRect(QRectF(30, band.top(), 6, band.height()), l.alarm);
+    qreal end = band.right() - 8;
+    const std::vector<QRectF> boxes = fixBoxes(row);
+    painter.setFont(textFont(13, true));
+    for (std::size_t i = 0; i < boxes.size(); ++i) {
+        painter.setRenderHint(QPainter::Antialiasing);
+        painter.setPen(QPen(l.alarm, 1));
+        painter.setBrush(l.card);
+        painter.drawRoundedRect(boxes[i].adjusted(0.5, 0.5, -0.5, -0.5), 3, 3);
+        painter.drawText(boxes[i], Qt::AlignCenter, q(finding.fixes[i].label));
+        end = std::min(end, boxes[i].left() - 8);
+    }
+    painter.setFont(textFont(13));
+    painter.setPen(l.ink);
+    const QString where =
+        finding.cable ? QString() : q(document_.patch().post(finding.post)->name) + QStringLiteral(": ");
+    const QRectF text(44, row.top, end - 44, row.height);
+    painter.drawText(text, Qt::AlignVCenter,
+                     QFontMetricsF(painter.font()).elidedText(where + q(finding.figure), Qt::ElideRight, text.width()));
+}
+
+/// The notes of the first track as steps, and the hits of the first lane below them.
+void Chart::paintPattern(QPainter& painter, const Pattern& pattern, const QRectF& box) {
+    const Look& l = look();
+    painter.setRenderHint(QPainter::Antialiasing, false);
+    if (!pattern.tracks.empty()) {
+        const auto& steps = pattern.tracks.front().steps;
+        int low = 127;
+        int high = 0;
+        for (const Step& step : steps)
+            if (step.kind == Step::Kind::Note) {
+                low = std::min(low, step.note);
+                high = std::max(high, step.note);
+            }
+        const qreal width = box.width() / static_cast<qreal>(steps.size());
+        for (std::size_t i = 0; i < steps.size(); ++i)
+            if (steps[i].kind == Step::Kind::Note) {
+                const qreal up = (steps[i].note - low) / std::max(1.0, static_cast<double>(high - low));
+                painter.fillRect(
+                    QRectF(box.left() + static_cast<qreal>(i) * width, box.top() + (1.0 - up) * 14, width - 1, 3),
+                    l.kind(SignalKind::Pitch));
+            }
+    }
+    if (!pattern.lanes.empty()) {
+        const auto& hits = pattern.lanes.front().hits;
+        const qreal width = box.width() / static_cast<qreal>(hits.size());
+        for (std::size_t i = 0; i < hits.size(); ++i)
+            if (hits[i])
+                painter.fillRect(
+                    QRectF(box.left() + static_cast<qreal>(i) * width, box.bottom() - 4, std::max(1.5, width - 1), 4),
+                    l.kind(SignalKind::Gate));
+    }
+}
+
+void Chart::paintHeads(QPainter& painter) {
+    const Look& l = look();
+    painter.save();
+    painter.translate(-horizontalScrollBar()->value(), 0);
+    for (const ChartPost& place : layout_.posts) {
+        const bool chosen = place.id == post_;
+        painter.setPen(QPen(chosen ? l.accent : l.line, chosen ? 4 : 3));
+        painter.drawLine(QPointF(place.x, place.head.bottom()), QPointF(place.x, rowsTop()));
+    }
+    for (const ChartPost& place : layout_.posts) {
+        const Post& post = *document_.patch().post(place.id);
+        const PartInfo& part = *document_.library().part(post);
+        const bool chosen = place.id == post_;
+        painter.setRenderHint(QPainter::Antialiasing);
+        painter.setPen(QPen(chosen ? l.accent : l.line, chosen ? 2 : 1));
+        painter.setBrush(l.card);
+        painter.drawRoundedRect(place.head.adjusted(0.5, 0.5, -0.5, -0.5), 3, 3);
+        // A narrow head has its name in the lighter face before it is cut.
+        const qreal room = place.head.width() - 4;
+        const bool fits = QFontMetricsF(textFont(13, true)).horizontalAdvance(q(post.name)) <= room;
+        painter.setFont(textFont(13, fits));
+        painter.setPen(findingOf(0, place.id) ? l.alarm : l.ink);
+        const QString name = QFontMetricsF(painter.font()).elidedText(q(post.name), Qt::ElideMiddle, room);
+        painter.drawText(QRectF(place.head.left(), place.head.top() + 3, place.head.width(), 20),
+                         Qt::AlignHCenter | Qt::AlignVCenter, name);
+        if (const Pattern* pattern = document_.patch().pattern(post.id))
+            paintPattern(painter, *pattern, place.head.adjusted(8, 25, -8, -8));
+        const auto knobs = static_cast<qreal>(part.mainKnobs.size());
+        const qreal spacing = std::min(27.0, place.head.width() / std::max(1.0, knobs));
+        qreal x = place.head.center().x() - spacing * (knobs - 1) / 2;
+        for (const std::string& id : part.mainKnobs) {
+            const KnobInfo& knob = *part.knob(id);
+            drawDial(painter, {x, place.head.top() + 39}, std::min(10.5, spacing / 2 - 1.5),
+                     knob.scale.toFraction(knobValue(post, knob)), l.ink, l.card);
+            x += spacing;
+        }
+    }
+    painter.restore();
+}
+
+void Chart::paintDrag(QPainter& painter) {
+    if (drag_ == Drag::None || (dragAt_ - dragStart_).manhattanLength() < 6) return;
+    const Look& l = look();
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setPen(QPen(l.accent, 2, Qt::DashLine));
+    if (drag_ == Drag::Tie) {
+        const ChartPost* from = layout_.post(dragPost_);
+        const ChartPost* to = layout_.postNear(toContent(dragAt_).x(), 2 * ChartLayout::kReach);
+        const qreal offset = horizontalScrollBar()->value();
+        painter.drawLine(QPointF(from->x - offset, dragStart_.y()),
+                         QPointF(to ? to->x - offset : dragAt_.x(), dragStart_.y()));
+        painter.setFont(textFont(13, true));
+        const QString text = to && to->id != dragPost_ ? tr("to %1").arg(q(document_.patch().post(to->id)->name))
+                                                       : tr("to another post");
+        QRectF box =
+            painter.boundingRect(QRectF(dragAt_.x() + 12, dragStart_.y() - 28, 400, 22), Qt::AlignVCenter, text);
+        box.moveRight(std::min<qreal>(box.right(), viewport()->width() - 12));
+        painter.fillRect(box.adjusted(-6, -2, 6, 2), l.panel);
+        painter.setPen(l.accent);
+        painter.drawText(box, Qt::AlignVCenter, text);
+    } else if (drag_ == Drag::Row) {
+        painter.drawLine(0, dragAt_.y(), viewport()->width(), dragAt_.y());
+    } else {
+        painter.drawLine(dragAt_.x(), 0, dragAt_.x(), static_cast<int>(rowsTop()));
+    }
+}
+
+void Chart::paintEmpty(QPainter& painter) {
+    painter.setFont(textFont(15));
+    painter.setPen(look().softInk);
+    painter.drawText(viewport()->rect().adjusted(60, 60, -60, -60), Qt::AlignCenter | Qt::TextWordWrap,
+                     tr("This patch is empty. Take a first part from the case (Patch menu, Add from the case), or open "
+                        "a patch with Ctrl+O."));
+}
+
+} // namespace lariat
