@@ -1,6 +1,6 @@
 // The open patch: history, files, autosave and recovery.
-#include "shell/document.h"
 #include "model/file.h"
+#include "shell/document.h"
 #include "support/patches.h"
 
 #include <QtTest>
