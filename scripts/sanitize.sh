@@ -8,4 +8,5 @@ cmake --build build-asan
 ctest --test-dir build-asan --output-on-failure --no-tests=error
 cmake --preset tsan >/dev/null
 cmake --build build-tsan --target engine_test audio_device_test
+export TSAN_OPTIONS="suppressions=$PWD/tests/tsan.supp"
 ctest --test-dir build-tsan --output-on-failure --no-tests=error -R 'engine_test|audio_device_test'
