@@ -50,9 +50,9 @@ class SheetTest : public QObject {
     }
 
     void patternReadingsAndCautionsArePrinted() {
-        for (const char* text : {"D3", "rest", "Kick", "D minor", "112 BPM", "Keeper's case", "dBFS", "hearing",
-                                 "ribbon", "Start with the monitor turned down"})
-            if (std::string(text) != "hearing") QVERIFY2(says(text), text);
+        for (const char* text : {"D3", "rest", "Kick", "D minor", "112 BPM", "Keeper's case", "dBFS", "ribbon",
+                                 "Start with the monitor turned down"})
+            QVERIFY2(says(text), text);
         QVERIFY(says("feeds Line out in R behind the panel"));
         QVERIFY(says("Start with the monitor down")); // the note of row 4
     }
