@@ -1,7 +1,7 @@
 // render and measure: sound and figures.
 #include "cli/commands.h"
 #include "engine/render.h"
-#include "engine/wav.h"
+#include "model/audio_file.h"
 #include "library/check.h"
 #include "measure/measure.h"
 #include "units/level.h"

@@ -1,9 +1,12 @@
-// Clock: square pulses of 5 V at fixed divisions of a tempo, all counted from one song position.
+// Clock: square pulses of 5 V at fixed multiples and divisions of a tempo, all counted from one song position.
 //
 // The position in beats advances by tempo/60 per second; an output of d pulses per beat rises where position·d
-// is whole and falls half a pulse later. Every edge carries the exact time at which the position is passed.
+// is whole and falls `width` of a pulse later. Every edge carries the exact time at which the position is passed.
 // Swing moves every second 16th to `swing` per cent of its eighth. A rising edge at reset starts over at zero.
-#include "blocks/gate.h"
+// A clock at `clock` leads: each rising edge sets the position to its own place (1, 2, 4 or 24 to the beat) and the
+// pace to the last interval; the position waits at the next place until that edge comes. Two edges at `tap` set the
+// tempo until the knob is moved. With a cable in `run`, the clock runs while it is high.
+#include "blocks/pulses.h"
 #include "blocks/types.h"
 
 #include <cmath>
@@ -11,14 +14,37 @@
 namespace lariat {
 namespace {
 
-enum In { Reset };
-enum Out { Bar, Beat, Eighths, Sixteenths, Ppqn24, ResetOut };
-enum Control { Tempo, Swing };
+enum In { Reset, ClockIn, TapIn, Run };
+enum Control { Tempo, Swing, Width, Ppqn };
 
-constexpr int kOutputs = 6;
+struct ClockOutput {
+    const char* id;
+    const char* name;
+    double perBeat;
+};
+constexpr std::array<ClockOutput, 17> kOutputs = {{{"bar", "bar", 0.25},
+                                                   {"beat", "beat", 1},
+                                                   {"eighths", "8ths", 2},
+                                                   {"sixteenths", "16ths", 4},
+                                                   {"ppqn-24", "24 ppqn", 24},
+                                                   {"times-3", "×3", 3},
+                                                   {"times-5", "×5", 5},
+                                                   {"times-6", "×6", 6},
+                                                   {"times-7", "×7", 7},
+                                                   {"times-8", "×8", 8},
+                                                   {"by-2", "÷2", 1.0 / 2},
+                                                   {"by-3", "÷3", 1.0 / 3},
+                                                   {"by-6", "÷6", 1.0 / 6},
+                                                   {"by-8", "÷8", 1.0 / 8},
+                                                   {"by-16", "÷16", 1.0 / 16},
+                                                   {"by-32", "÷32", 1.0 / 32},
+                                                   {"by-64", "÷64", 1.0 / 64}}};
+constexpr int kSwung = 3; ///< the 16ths
+constexpr int kResetOut = static_cast<int>(kOutputs.size());
 constexpr float kHigh = 5.0f;
 constexpr double kResetPulse = 0.005; ///< seconds
-constexpr double kFinest = 48.0;      ///< changes per beat of the fastest output
+constexpr std::array<double, 4> kPpqn = {1.0, 2.0, 4.0, 24.0};
+constexpr double kSlack = 1e-9; ///< beats within which two places are the same
 
 class Clock final : public StatefulBlock<Clock> {
   public:
@@ -26,91 +52,170 @@ class Clock final : public StatefulBlock<Clock> {
 
     void process(const Frame& frame) override {
         State& s = state_;
-        if (frame.transport->rewind) {
-            s.position = 0.0;
-            s.fresh = true;
+        frame_ = &frame;
+        if (frame.transport->rewind) rewind();
+        for (int o = 0; o < kResetOut; ++o) s.writer[o].start(frame.out(o), frame.begin);
+        s.resetOut.start(frame, kResetOut);
+        swing_ = 0.01 * static_cast<double>(frame.control(Swing).start);
+        width_ = 0.01 * static_cast<double>(frame.control(Width).start);
+        now_ = frame.begin - 1.0;
+        s.gates.inOrder(frame, {Reset, ClockIn, TapIn, Run}, [&](int which, const Edge& edge) {
+            walkTo(edge.at);
+            if (which == Run) s.gateRuns = edge.rising;
+            if (!edge.rising) return;
+            if (which == Reset) rewind();
+            if (which == ClockIn) follow(edge.at);
+            if (which == TapIn) tap(edge.at);
+        });
+        if (!frame.plugged(ClockIn)) s.leader = {};
+        walkTo(frame.end - 1.0);
+        for (int o = 0; o < kResetOut; ++o) s.writer[o].finish(frame.end);
+        s.resetOut.finish(frame);
+        if (frame.end == kRun) {
+            s.leader.last -= kRun;
+            s.lastTap -= kRun;
         }
-        for (int o = 0; o < kOutputs; ++o) s.writer[o].start(frame.out(o), frame.begin);
-        const double perSample = frame.transport->running ? frame.control(Tempo).start / 60.0 / frame.rate : 0.0;
-        const double swing = 0.01 * frame.control(Swing).start;
-        std::span<const Edge> resets;
-        if (frame.plugged(Reset)) resets = s.reset.read(frame.in(Reset), frame.begin, frame.end);
-
-        double now = frame.begin - 1.0;
-        for (const Edge& edge : resets) {
-            if (!edge.rising) continue;
-            walk(frame, now, edge.at, perSample, swing);
-            now = edge.at;
-            s.position = 0.0;
-            s.fresh = true;
-        }
-        walk(frame, now, frame.end - 1.0, perSample, swing);
-        for (int o = 0; o < kOutputs; ++o) s.writer[o].finish(frame.end);
         frame.transport->beats = s.position;
     }
 
   private:
     friend class StatefulBlock<Clock>;
 
-    /// Levels of all outputs at a song position, except the reset pulse.
-    static std::array<bool, kOutputs> levels(double position, double swing) {
-        const auto half = [&](double perBeat) { return std::fmod(std::floor(position * perBeat * 2.0), 2.0) == 0.0; };
-        const double eighth = position * 2.0 - std::floor(position * 2.0);
-        const double shorter = 0.5 * std::min(swing, 1.0 - swing);
-        const bool sixteenth = eighth < swing ? eighth < shorter : eighth - swing < shorter;
-        return {half(0.25), half(1.0), half(2.0), sixteenth, half(24.0), false};
+    void rewind() {
+        state_.position = 0.0;
+        state_.fresh = true;
+        state_.leader.count = -1.0;
     }
 
-    void apply(float at, const std::array<bool, kOutputs>& high) {
-        for (int o = 0; o < kOutputs; ++o) {
-            const auto slot = static_cast<std::size_t>(o);
-            if (o != ResetOut) state_.writer[o].change(at, high[slot], high[slot] ? kHigh : 0.0f);
-        }
-    }
-
-    /// Position zero anew: what was high falls and rises again, so that a reset is an edge for everybody.
-    void restart(const Frame& frame, float at, double swing) {
+    void follow(double at) {
         State& s = state_;
-        s.fresh = false;
-        apply(at, {});
-        s.writer[ResetOut].change(at, false, 0.0f);
-        s.writer[ResetOut].change(at, true, kHigh);
-        s.resetLeft = kResetPulse * frame.rate;
-        apply(at, levels(s.position, swing));
+        const double perBeat = kPpqn[static_cast<std::size_t>(frame_->position(Ppqn))];
+        if (at - s.leader.last > 1.0 && s.leader.last > -1e12) s.leader.pace = 1.0 / perBeat / (at - s.leader.last);
+        s.leader.last = at;
+        s.leader.count += 1.0;
+        s.leader.stop = (s.leader.count + 1.0) / perBeat;
+        pass(at, s.leader.count / perBeat, kNever); // what is still due comes now
     }
 
-    void walk(const Frame& frame, double from, double to, double perSample, double swing) {
+    void tap(double at) {
         State& s = state_;
-        if (perSample <= 0.0) return;
-        if (s.fresh) restart(frame, static_cast<float>(from), swing);
-        if (s.resetLeft > 0.0) {
-            const double end = from + s.resetLeft;
-            if (end <= to) s.writer[ResetOut].change(static_cast<float>(end), false, 0.0f);
-            s.resetLeft -= to - from;
+        const double length = at - s.lastTap;
+        if (length > 0.1 * frame_->rate && length < 4.0 * frame_->rate) {
+            s.tapped = 60.0 * frame_->rate / length;
+            s.tappedOver = frame_->control(Tempo).start;
         }
-        const double target = s.position + (to - from) * perSample;
-        // Candidates for a change: the grid of the finest output and the swung places in the eighth. One that the last
-        // walk may have missed by a rounding is looked at again; levels that stand already change nothing.
-        double at = s.position - 1e-9;
+        s.lastTap = at;
+    }
+
+    /// Beats per sample.
+    [[nodiscard]] double pace() {
+        State& s = state_;
+        const bool runs = frame_->transport->running && (!frame_->plugged(Run) || s.gateRuns);
+        if (!runs) return 0.0;
+        if (frame_->plugged(ClockIn)) return s.leader.pace;
+        const float knob = frame_->control(Tempo).start;
+        if (s.tapped > 0.0 && knob != s.tappedOver) s.tapped = 0.0;
+        return (s.tapped > 0.0 ? s.tapped : static_cast<double>(knob)) / 60.0 / frame_->rate;
+    }
+
+    void walkTo(double to) {
+        State& s = state_;
+        if (to <= now_) return;
+        const double perSample = pace();
+        if (perSample > 0.0) {
+            if (s.fresh) restart(now_);
+            double target = s.position + (to - now_) * perSample;
+            if (frame_->plugged(ClockIn)) target = std::min(target, s.leader.stop - 4.0 * kSlack);
+            pass(now_, target, perSample);
+        }
+        now_ = to;
+    }
+
+    /// Moves the position to `target`, giving the edges on the way.
+    void pass(double from, double target, double perSample) {
+        State& s = state_;
+        if (s.fresh && perSample == kNever) restart(from);
+        if (target <= s.position) return;
+        double at = s.position - kSlack; // one that the last walk may have missed by a rounding is looked at again
         for (;;) {
-            double next = (std::floor(at * kFinest) + 1.0) / kFinest;
-            const double eighth = std::floor(at * 2.0) / 2.0;
-            const double shorter = 0.25 * std::min(swing, 1.0 - swing);
-            for (const double place : {shorter, 0.5 * swing, 0.5 * swing + shorter})
-                if (eighth + place > at && eighth + place < next) next = eighth + place;
+            double next = kNever;
+            for (int o = 0; o < kResetOut; ++o)
+                if (frame_->out(o)) next = std::min(next, nextChange(o, at));
             if (next > target) break;
-            apply(static_cast<float>(from + (next - s.position) / perSample), levels(next + 1e-9, swing));
+            apply(static_cast<float>(from + (perSample == kNever ? 0.0 : (next - s.position) / perSample)),
+                  next + kSlack);
             at = next;
         }
         s.position = target;
     }
 
+    /// The first place behind `at` where output o rises or falls.
+    [[nodiscard]] double nextChange(int o, double at) const {
+        double next = kNever;
+        const auto offer = [&](double place) {
+            if (place > at + 0.5 * kSlack && place < next) next = place;
+        };
+        const double perBeat = kOutputs[static_cast<std::size_t>(o)].perBeat;
+        const double grid = o == kSwung ? 0.5 : 1.0 / perBeat;
+        for (const double start : {std::floor(at / grid) * grid, (std::floor(at / grid) + 1.0) * grid}) {
+            offer(start);
+            if (o == kSwung) {
+                const double open = grid * width_ * std::min(swing_, 1.0 - swing_);
+                for (const double place : {open, grid * swing_, grid * swing_ + open}) offer(start + place);
+            } else {
+                offer(start + width_ * grid);
+            }
+        }
+        return next;
+    }
+
+    [[nodiscard]] bool level(int o, double position) const {
+        const double perBeat = kOutputs[static_cast<std::size_t>(o)].perBeat;
+        if (o != kSwung) return position * perBeat - std::floor(position * perBeat) < width_;
+        const double eighth = position * 2.0 - std::floor(position * 2.0);
+        const double open = width_ * std::min(swing_, 1.0 - swing_);
+        return eighth < swing_ ? eighth < open : eighth - swing_ < open;
+    }
+
+    void apply(float at, double position) {
+        for (int o = 0; o < kResetOut; ++o) {
+            if (!frame_->out(o)) continue;
+            const bool high = level(o, position);
+            state_.writer[o].change(at, high, high ? kHigh : 0.0f);
+        }
+    }
+
+    /// Position zero anew: what was high falls and rises again, so that a reset is an edge for everybody.
+    void restart(double at) {
+        State& s = state_;
+        s.fresh = false;
+        for (int o = 0; o < kResetOut; ++o) s.writer[o].change(static_cast<float>(at), false, 0.0f);
+        s.resetOut.drop(at);
+        s.resetOut.fire(at, kResetPulse * frame_->rate, kHigh);
+        apply(static_cast<float>(at), s.position + kSlack);
+    }
+
+    const Frame* frame_ = nullptr;
+    double now_ = 0.0;
+    double swing_ = 0.5;
+    double width_ = 0.5;
+    struct Leader {
+        double last = -1e18;
+        double count = -1.0;
+        double stop = 0.0; ///< position at which to wait
+        double pace = 0.0;
+    };
     struct State {
         double position = 0.0; ///< in beats
-        double resetLeft = 0.0;
-        bool fresh = true; ///< the edges at position zero are still to be given
-        GateReader reset;
-        GateWriter writer[kOutputs];
+        bool fresh = true;     ///< the edges at position zero are still to be given
+        bool gateRuns = false;
+        double lastTap = -1e18;
+        double tapped = 0.0; ///< beats per minute; 0: the knob counts
+        float tappedOver = 0.0f;
+        Leader leader;
+        GateBank<4> gates;
+        GateWriter writer[kResetOut];
+        PulseWriter resetOut;
     } state_;
 };
 
@@ -118,18 +223,21 @@ class Clock final : public StatefulBlock<Clock> {
 
 BlockType clockType() {
     using enum SignalKind;
+    std::vector<JackSpec> outputs;
+    for (const ClockOutput& output : kOutputs) outputs.push_back({output.id, output.name, Clock, 0, 5});
+    outputs.push_back({"reset-out", "reset out", Gate, 0, 5});
     return {"clock",
             "Clock",
-            "Tempo and its divisions, in step from one start",
-            {{"reset", "reset", Gate, 0, 8}},
-            {{"bar", "bar", Clock, 0, 5},
-             {"beat", "beat", Clock, 0, 5},
-             {"eighths", "8ths", Clock, 0, 5},
-             {"sixteenths", "16ths", Clock, 0, 5},
-             {"ppqn-24", "24 ppqn", Clock, 0, 5},
-             {"reset-out", "reset out", Gate, 0, 5}},
+            "Tempo, its multiples and divisions, in step from one start; follows a clock or taps",
+            {{"reset", "reset", Gate, 0, 8},
+             {"clock", "clock", Clock, 0, 5},
+             {"tap", "tap", Gate, 0, 8},
+             {"run", "run", Gate, 0, 8}},
+            outputs,
             {{"tempo", "Tempo", linearScale(Unit::Bpm, 20, 300), 120},
-             {"swing", "Swing", linearScale(Unit::Percent, 50, 75), 50}},
+             {"swing", "Swing", linearScale(Unit::Percent, 50, 75), 50},
+             {"width", "Width", linearScale(Unit::Percent, 5, 95), 50},
+             {"ppqn", "Clock in", switchScale({"1 a beat", "2 a beat", "4 a beat", "24 a beat"}), 2}},
             makeBlock<lariat::Clock>};
 }
 

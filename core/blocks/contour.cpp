@@ -1,12 +1,19 @@
 // Contour: envelope of up to four stages.
 //
-// A stage goes from level a to level b in its time T along a + (b - a)·s(t/T), s(u) = (1 - e^-cu)/(1 - e^-c):
-// a straight line at curve 0 %, the charge of a capacitor (c = 6) at 100 %. Because the curve reaches b exactly
-// at T, stage times are what the knobs say. Gates start and end stages at their sub-sample time.
+// A stage goes from level a to level b in its time T along a + (b - a)·s(t/T), s(u) = (1 - e^-cu)/(1 - e^-c): a
+// straight line at curve 0 %, the charge of a capacitor (c = 6) at 100 %, its mirror at -100 %. The curve is `curve`
+// plus the stage's own. Because it reaches b exactly at T, stage times are what the knobs say, times 2^V for each
+// stage's CV and for the one of all stages, and gates start and end stages at their sub-sample time.
 //   ADSR: attack to 8 V, decay to sustain, hold while the gate is open, release to 0.
 //   AR: attack, hold at 8 V while the gate is open, release.     AD: attack, decay to 0, whatever the gate does.
-#include "blocks/gate.h"
+//   AHR: attack, hold at 8 V for the decay time, release.
+//   ADAR: attack, decay to sustain, attack again, release: two strikes from one trigger.
+// Looping (when nothing is in the gate, if the switch says so), a contour starts over at its end; ADSR and AR then hold
+// for 20 ms per percent of sustain, ADSR at half level. A trigger at `retrig` attacks again while the gate is open or
+// the contour loops, and one that is still high in the hold stage holds it. Level: the knob, or times V/8 of `velocity`
+// or of the gate's height, taken during the first millisecond.
 #include "blocks/maths.h"
+#include "blocks/pulses.h"
 #include "blocks/types.h"
 
 #include <algorithm>
@@ -14,153 +21,214 @@
 namespace lariat {
 namespace {
 
-enum In { Gate, Retrigger };
-enum Out { Main, Inverted, Bipolar };
-enum Control { Type, Attack, Decay, Sustain, Release, Curve, Level, FromZero, ShortGate };
-enum class Stage { Idle, Attack, Decay, Hold, Release };
-enum Kind { Adsr, Ar, Ad };
+enum In { Gate, Retrigger, AttackCv, DecayCv, SustainCv, ReleaseCv, AllCv, Velocity };
+enum Out { Main, Inverted, Bipolar, StageGate, CutOut = StageGate + 4, EndOfCycle = CutOut + 4 };
+enum Control {
+    Type,
+    Attack,
+    Decay,
+    Sustain,
+    Release,
+    Curve,
+    Level,
+    FromZero,
+    ShortGate,
+    Loop,
+    LevelBy,
+    AttackCurve,
+    DecayCurve,
+    ReleaseCurve,
+    AttackAmount,
+    DecayAmount,
+    SustainAmount,
+    ReleaseAmount,
+    AllAmount
+};
+enum class Stage { Attack, Decay, Hold, Release, Idle };
+enum Kind { Adsr, Ar, Ad, Ahr, Adar };
+enum Scaled { ByKnob, ByVelocity, ByGate };
 
 constexpr float kPeakVolts = 8.0f;
 constexpr float kSteepest = 6.0f;
 constexpr float kLog2e = 1.44269504f;
+constexpr double kHoldPerPercent = 0.02; ///< seconds, in the loop
+constexpr double kHeightSeconds = 0.001;
 
 class Contour final : public StatefulBlock<Contour> {
   public:
     void prepare(const Setup&) override {}
 
     void process(const Frame& frame) override {
+        State& s = state_;
         frame_ = &frame;
         now_ = frame.begin - 1.0;
-        curve_ = kSteepest * 0.01f * frame.control(Curve).start;
-        kind_ = static_cast<Kind>(std::lround(frame.control(Type).start));
-        const auto gates = state_.gate.read(frame.in(Gate), frame.begin, frame.end);
-        std::span<const Edge> triggers;
-        if (frame.plugged(Retrigger)) triggers = state_.retrigger.read(frame.in(Retrigger), frame.begin, frame.end);
-        std::size_t g = 0;
-        std::size_t t = 0;
-        while (g < gates.size() || t < triggers.size()) {
-            const bool gateFirst = t == triggers.size() || (g < gates.size() && gates[g].at <= triggers[t].at);
-            const Edge& edge = gateFirst ? gates[g++] : triggers[t++];
+        kind_ = static_cast<Kind>(frame.position(Type));
+        loops_ = frame.position(Loop) == 1 && !frame.plugged(Gate);
+        for (int g = 0; g < 4; ++g) s.stageGates[g].start(frame.out(StageGate + g), frame.begin);
+        s.end.start(frame, EndOfCycle);
+        if (loops_ && s.stage == Stage::Idle) begin(Stage::Attack);
+        s.gates.inOrder(frame, {Gate, Retrigger}, [&](int which, const Edge& edge) {
             advance(edge.at);
-            if (edge.rising && (gateFirst || open_())) begin(Stage::Attack);
-            if (!edge.rising && gateFirst) close();
-        }
+            if (edge.rising && (which == 0 || s.gates.high(0) || loops_)) strike();
+            if (!edge.rising && (which == 0 || loops_)) close();
+        });
         advance(frame.end - 1);
         write();
+        for (GateWriter& gate : s.stageGates) gate.finish(frame.end);
+        s.end.finish(frame);
     }
 
   private:
     friend class StatefulBlock<Contour>;
 
-    [[nodiscard]] bool open_() const { return state_.gate.high(); }
+    [[nodiscard]] bool open() const { return state_.gates.high(0) || (loops_ && state_.gates.high(1)); }
     [[nodiscard]] float control(Control c) const { return frame_->control(c).start; }
+
+    void strike() {
+        State& s = state_;
+        if (frame_->position(FromZero) == 1) s.level = 0.0f;
+        s.second = false;
+        s.closing = false;
+        s.height = frame_->position(LevelBy) == ByKnob ? 1.0f : 0.0f;
+        s.listening = kHeightSeconds * frame_->rate;
+        begin(Stage::Attack);
+    }
 
     void begin(Stage stage) {
         State& s = state_;
         s.stage = stage;
         s.passed = 0.0;
-        s.closing = false;
-        s.from = stage == Stage::Attack && control(FromZero) > 0.5f ? 0.0f : s.level;
+        s.from = s.level;
+        const auto at = static_cast<float>(now_);
+        for (int g = 0; g < 4; ++g) {
+            const bool here = static_cast<int>(stage) == g;
+            s.stageGates[g].change(at, here, here ? kGateVolts : 0.0f);
+        }
+    }
+
+    void finishCycle() {
+        state_.end.fire(now_, kTriggerSeconds * frame_->rate, kGateVolts);
+        state_.second = false;
+        begin(loops_ ? Stage::Attack : Stage::Idle);
     }
 
     void close() {
         State& s = state_;
+        if (s.stage == Stage::Idle || (kind_ != Adsr && kind_ != Ar)) return;
         const bool moving = s.stage == Stage::Attack || s.stage == Stage::Decay;
-        if (kind_ == Ad || s.stage == Stage::Idle) return;
-        if (moving && control(ShortGate) > 0.5f)
+        if (moving && (frame_->position(ShortGate) == 1 || loops_))
             s.closing = true;
-        else
+        else if (s.stage != Stage::Release)
             begin(Stage::Release);
+    }
+
+    [[nodiscard]] float sustain() const {
+        if (kind_ == Ar || kind_ == Ahr) return 1.0f;
+        if (kind_ == Ad) return 0.0f;
+        if (loops_ && kind_ == Adsr) return 0.5f;
+        const int i = std::max(frame_->begin, std::min(frame_->end - 1, static_cast<int>(now_)));
+        return std::clamp(0.01f * modulated(*frame_, Sustain, SustainCv, SustainAmount, 12.5f)(i), 0.0f, 1.0f);
     }
 
     /// The stage's target, as a part of the peak.
     [[nodiscard]] float target() const {
-        switch (state_.stage) {
-        case Stage::Attack:
-            return 1.0f;
-        case Stage::Decay:
-            return kind_ == Adsr ? 0.01f * control(Sustain) : 0.0f;
-        case Stage::Hold:
-            return kind_ == Adsr ? 0.01f * control(Sustain) : 1.0f;
-        case Stage::Release:
-        case Stage::Idle:
-            break;
-        }
-        return 0.0f;
+        if (state_.stage == Stage::Attack) return 1.0f;
+        return state_.stage == Stage::Decay || state_.stage == Stage::Hold ? sustain() : 0.0f;
     }
 
     /// The stage's length in samples; 0 for stages without an end.
     [[nodiscard]] double length() const {
-        const auto samples = [&](Control c) { return std::max(1e-4, static_cast<double>(control(c))) * frame_->rate; };
+        const int i = std::max(frame_->begin, std::min(frame_->end - 1, static_cast<int>(now_) + 1));
+        const auto samples = [&](Control c, In cv, Control amount) {
+            const float octaves =
+                0.01f * (control(amount) * frame_->in(cv)[i] + control(AllAmount) * frame_->in(AllCv)[i]);
+            const auto stretch =
+                octaves == 0.0f ? 1.0 : static_cast<double>(fastExp2(std::clamp(octaves, -16.0f, 16.0f)));
+            return std::max(1.0, static_cast<double>(control(c)) * stretch * frame_->rate);
+        };
         switch (state_.stage) {
         case Stage::Attack:
-            return samples(Attack);
+            return samples(Attack, AttackCv, AttackAmount);
         case Stage::Decay:
-            return samples(Decay);
+            return samples(Decay, DecayCv, DecayAmount);
+        case Stage::Hold:
+            if (kind_ == Ahr) return samples(Decay, DecayCv, DecayAmount);
+            if (!loops_ || state_.gates.high(1)) return 0.0;
+            return std::max(1.0, kHoldPerPercent * static_cast<double>(control(Sustain)) * frame_->rate);
         case Stage::Release:
-            return samples(Release);
-        default:
-            return 0.0;
+            return samples(Release, ReleaseCv, ReleaseAmount);
+        case Stage::Idle:
+            break;
         }
+        return 0.0;
     }
 
     void next() {
         State& s = state_;
         s.level = target();
-        const bool wasClosing = s.closing;
         switch (s.stage) {
         case Stage::Attack:
-            if (kind_ == Ar)
-                wasClosing ? begin(Stage::Release) : begin(Stage::Hold);
-            else
-                begin(Stage::Decay);
-            s.closing = wasClosing && s.stage == Stage::Decay;
-            break;
+            if (s.second) return begin(Stage::Release);
+            if (kind_ == Ar || kind_ == Ahr) return begin(s.closing ? Stage::Release : Stage::Hold);
+            return begin(Stage::Decay);
         case Stage::Decay:
-            if (kind_ == Ad)
-                begin(Stage::Idle);
-            else
-                wasClosing ? begin(Stage::Release) : begin(Stage::Hold);
-            break;
+            if (kind_ == Ad) return finishCycle();
+            if (kind_ == Adar) {
+                s.second = true;
+                return begin(Stage::Attack);
+            }
+            return begin(s.closing ? Stage::Release : Stage::Hold);
+        case Stage::Hold:
+            return begin(Stage::Release);
         default:
-            begin(Stage::Idle);
-            break;
+            return finishCycle();
         }
     }
 
     /// Runs to time `to`, writing the samples on the way into line_.
     void advance(double to) {
         State& s = state_;
-        while (now_ < to) {
+        for (int guard = 0; now_ < to && guard < 256; ++guard) {
             const double whole = length();
+            curve_ = kSteepest * 0.01f * std::clamp(control(Curve) + ownCurve(), -100.0f, 100.0f);
             if (whole == 0.0) {
                 s.level = target();
                 fill(to);
                 return;
             }
-            const double rest = (1.0 - s.passed) * whole;
+            const double rest = std::max(0.0, (1.0 - s.passed) * whole);
             const double until = std::min(to, now_ + rest);
             draw(until, 1.0 / whole);
-            if (now_ + rest <= to) {
-                now_ = until;
+            const bool over = now_ + rest <= to;
+            s.passed += (until - now_) / whole;
+            now_ = until;
+            if (over)
                 next();
-            } else {
-                s.passed += (until - now_) / whole;
-                now_ = until;
+            else
                 s.level = shape(static_cast<float>(s.passed));
-            }
         }
     }
 
+    [[nodiscard]] float ownCurve() const {
+        if (state_.stage == Stage::Attack) return control(AttackCurve);
+        return control(state_.stage == Stage::Release ? ReleaseCurve : DecayCurve);
+    }
+
+    [[nodiscard]] bool straight() const { return std::abs(curve_) < 0.01f; }
+
     [[nodiscard]] float shape(float u) const {
         const float part =
-            curve_ < 0.01f ? u : (1.0f - fastExp2(-curve_ * kLog2e * u)) / (1.0f - fastExp2(-curve_ * kLog2e));
+            straight() ? u : (1.0f - fastExp2(-curve_ * kLog2e * u)) / (1.0f - fastExp2(-curve_ * kLog2e));
         return state_.from + (target() - state_.from) * part;
     }
 
+    void put(int i, float level) {
+        line_[static_cast<std::size_t>(i)] = level;
+        stages_[static_cast<std::size_t>(i)] = state_.stage;
+    }
+
     void fill(double to) {
-        for (int i = firstAfter(now_); i <= static_cast<int>(std::floor(to)); ++i)
-            line_[static_cast<std::size_t>(i)] = state_.level;
+        for (int i = firstAfter(now_); i <= static_cast<int>(std::floor(to)); ++i) put(i, state_.level);
         now_ = to;
     }
 
@@ -171,9 +239,8 @@ class Contour final : public StatefulBlock<Contour> {
         const double u = state_.passed + (first - now_) * perSample;
         const float a = state_.from;
         const float b = target();
-        if (curve_ < 0.01f) {
-            for (int i = first; i <= last; ++i)
-                line_[static_cast<std::size_t>(i)] = a + (b - a) * static_cast<float>(u + (i - first) * perSample);
+        if (straight()) {
+            for (int i = first; i <= last; ++i) put(i, a + (b - a) * static_cast<float>(u + (i - first) * perSample));
             return;
         }
         const float rate = curve_ * kLog2e;
@@ -181,7 +248,7 @@ class Contour final : public StatefulBlock<Contour> {
         float remaining = fastExp2(-rate * static_cast<float>(u));
         const float shrink = fastExp2(-rate * static_cast<float>(perSample));
         for (int i = first; i <= last; ++i) {
-            line_[static_cast<std::size_t>(i)] = a + scale * (1.0f - remaining);
+            put(i, a + scale * (1.0f - remaining));
             remaining *= shrink;
         }
     }
@@ -189,30 +256,47 @@ class Contour final : public StatefulBlock<Contour> {
     static int firstAfter(double time) { return static_cast<int>(std::floor(time)) + 1; }
 
     void write() {
+        State& s = state_;
         const Ramp level = frame_->control(Level);
-        Signal* main = frame_->out(Main);
-        Signal* inverted = frame_->out(Inverted);
-        Signal* bipolar = frame_->out(Bipolar);
+        const int by = frame_->position(LevelBy);
         for (int i = frame_->begin; i < frame_->end; ++i) {
-            const float part = line_[static_cast<std::size_t>(i)] * 0.01f * level(i);
-            if (main) (*main)[i] = kPeakVolts * part;
-            if (inverted) (*inverted)[i] = -kPeakVolts * part;
-            if (bipolar) (*bipolar)[i] = 10.0f * part - 5.0f;
+            const auto slot = static_cast<std::size_t>(i);
+            if (by == ByKnob) {
+                s.height = 1.0f;
+            } else if (s.listening > 0.0) {
+                s.listening -= 1.0;
+                s.height = std::clamp(0.125f * frame_->in(by == ByVelocity ? Velocity : Gate)[i], s.height, 1.25f);
+            }
+            line_[slot] *= 0.01f * level(i) * s.height;
         }
+        const auto at = [&](int i) { return line_[static_cast<std::size_t>(i)]; };
+        frame_->write(Main, [&](int i) { return kPeakVolts * at(i); });
+        frame_->write(Inverted, [&](int i) { return -kPeakVolts * at(i); });
+        frame_->write(Bipolar, [&](int i) { return 10.0f * at(i) - 5.0f; });
+        for (int g = 0; g < 4; ++g)
+            frame_->write(CutOut + g, [&](int i) {
+                return static_cast<int>(stages_[static_cast<std::size_t>(i)]) == g ? kPeakVolts * at(i) : 0.0f;
+            });
     }
 
     const Frame* frame_ = nullptr;
     double now_ = 0.0;
     float curve_ = 0.0f;
     Kind kind_ = Adsr;
+    bool loops_ = false;
     std::array<float, kRun> line_{};
+    std::array<Stage, kRun> stages_{};
     struct State {
-        GateReader gate;
-        GateReader retrigger;
+        GateBank<2> gates;
+        GateWriter stageGates[4];
+        PulseWriter end;
         Stage stage = Stage::Idle;
-        double passed = 0.0; ///< of the stage, 0…1
-        float from = 0.0f;   ///< level at the start of the stage
-        float level = 0.0f;  ///< 0…1
+        double passed = 0.0;    ///< of the stage, 0…1
+        double listening = 0.0; ///< samples in which the height is still taken
+        float from = 0.0f;      ///< level at the start of the stage
+        float level = 0.0f;     ///< 0…1
+        float height = 1.0f;
+        bool second = false; ///< of two strikes
         bool closing = false;
     } state_;
 };
@@ -225,19 +309,45 @@ BlockType contourType() {
     return {"contour",
             "Contour",
             "Envelope with exact stage times, from straight to exponential",
-            {{"gate", "gate", Gate, 0, 8}, {"retrigger", "retrig", Gate, 0, 8}},
-            {{"out", "out", Control, 0, 8},
-             {"inverted", "inverted", Control, -8, 0},
-             {"bipolar", "bipolar", Control, -5, 5}},
-            {{"type", "Type", switchScale({"ADSR", "AR", "AD"}), 0},
+            {{"gate", "gate", Gate, 0, 8},
+             {"retrigger", "retrig", Gate, 0, 8},
+             {"attack-cv", "attack cv", SignalKind::Control, -5, 8, "attack-amount"},
+             {"decay-cv", "decay cv", SignalKind::Control, -5, 8, "decay-amount"},
+             {"sustain-cv", "sustain cv", SignalKind::Control, -5, 8, "sustain-amount"},
+             {"release-cv", "release cv", SignalKind::Control, -5, 8, "release-amount"},
+             {"all-cv", "all cv", SignalKind::Control, -5, 8, "all-amount"},
+             {"velocity", "velocity", SignalKind::Control, 0, 8}},
+            {{"out", "out", SignalKind::Control, 0, 8},
+             {"inverted", "inverted", SignalKind::Control, -8, 0},
+             {"bipolar", "bipolar", SignalKind::Control, -5, 5},
+             {"attack-gate", "attack gate", Gate, 0, 8},
+             {"decay-gate", "decay gate", Gate, 0, 8},
+             {"sustain-gate", "sustain gate", Gate, 0, 8},
+             {"release-gate", "release gate", Gate, 0, 8},
+             {"attack-part", "attack part", SignalKind::Control, 0, 8},
+             {"decay-part", "decay part", SignalKind::Control, 0, 8},
+             {"sustain-part", "sustain part", SignalKind::Control, 0, 8},
+             {"release-part", "release part", SignalKind::Control, 0, 8},
+             {"end", "end", Gate, 0, 8}},
+            {{"type", "Type", switchScale({"ADSR", "AR", "AD", "AHR", "ADAR"}), 0},
              {"attack", "Attack", time, 0.005},
              {"decay", "Decay", time, 0.2},
-             {"sustain", "Sustain", linearScale(Unit::Percent, 0, 100), 60},
+             {"sustain", "Sustain", percent(), 60},
              {"release", "Release", time, 0.2},
-             {"curve", "Curve", linearScale(Unit::Percent, 0, 100), 80},
-             {"level", "Level", linearScale(Unit::Percent, 0, 100), 100},
+             {"curve", "Curve", bipolarPercent(), 80},
+             {"level", "Level", percent(), 100},
              {"from-zero", "Retrigger", switchScale({"from present level", "from zero"}), 0},
-             {"short-gate", "Short gate", switchScale({"jumps to release", "finishes its stages"}), 0}},
+             {"short-gate", "Short gate", switchScale({"jumps to release", "finishes its stages"}), 0},
+             {"loop", "Loop", switchScale({"off", "when nothing is in gate"}), 0},
+             {"level-by", "Level by", switchScale({"knob", "velocity", "gate height"}), 0},
+             {"attack-curve", "Attack curve", linearScale(Unit::Percent, -200, 200), 0},
+             {"decay-curve", "Decay curve", linearScale(Unit::Percent, -200, 200), 0},
+             {"release-curve", "Release curve", linearScale(Unit::Percent, -200, 200), 0},
+             {"attack-amount", "Attack CV", bipolarPercent(), 0},
+             {"decay-amount", "Decay CV", bipolarPercent(), 0},
+             {"sustain-amount", "Sustain CV", bipolarPercent(), 0},
+             {"release-amount", "Release CV", bipolarPercent(), 0},
+             {"all-amount", "All stages CV", bipolarPercent(), 0}},
             makeBlock<Contour>};
 }
 

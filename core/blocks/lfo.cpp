@@ -32,11 +32,11 @@ class Lfo final : public StatefulBlock<Lfo> {
             turns[static_cast<std::size_t>(i)] = std::min(0.45f, rate(i) * period * fastExp2(octaves));
             width[static_cast<std::size_t>(i)] = 0.01f * duty(i);
         }
-        std::span<const Edge> reset;
-        if (frame.plugged(Reset)) reset = state_.reset.read(frame.in(Reset), frame.begin, frame.end);
+        SyncPulses reset;
+        if (frame.plugged(Reset)) reset.add(state_.reset.read(frame.in(Reset), frame.begin, frame.end));
         const std::array<Signal*, OscillatorCore::kWaves> outputs = {frame.out(0), frame.out(1), frame.out(2),
                                                                      frame.out(3)};
-        state_.core.run(frame.begin, frame.end, turns.data(), width.data(), reset, outputs);
+        state_.core.run(frame.begin, frame.end, turns.data(), width.data(), reset.all(), outputs);
     }
 
   private:

@@ -1,7 +1,8 @@
-// Buffered mult: four exact copies of its input, edges included.
+// Mults: exact copies of an input, edges included.
+//
+// Buffered, a copy is as strong as an output of its own. Passive, the jacks are just joined: in the real case the
+// source feels every input behind it (engine/electrics.h), here the copies are the same.
 #include "blocks/types.h"
-
-#include <algorithm>
 
 namespace lariat {
 namespace {
@@ -13,15 +14,8 @@ class Mult final : public StatefulBlock<Mult> {
     void prepare(const Setup&) override {}
 
     void process(const Frame& frame) override {
-        const Signal& in = frame.in(0);
-        for (int copy = 0; copy < kCopies; ++copy) {
-            Signal* out = frame.out(copy);
-            if (!out) continue;
-            std::copy(in.volts.begin() + frame.begin, in.volts.begin() + frame.end, out->volts.begin() + frame.begin);
-            out->listsEdges = in.listsEdges;
-            out->edgeCount = in.edgeCount;
-            std::copy_n(in.edges.begin(), in.edgeCount, out->edges.begin());
-        }
+        for (int copy = 0; copy < kCopies; ++copy)
+            if (Signal* out = frame.out(copy)) passOn(frame.in(0), *out, frame);
     }
 
   private:
@@ -30,20 +24,21 @@ class Mult final : public StatefulBlock<Mult> {
     } state_;
 };
 
+BlockType typeOf(const char* id, const char* name, const char* about) {
+    using enum SignalKind;
+    return {
+        id, name,           about, {{"in", "in", Control, -5, 8}}, numbered(kCopies, JackSpec{"out", "out", Control}),
+        {}, makeBlock<Mult>};
+}
+
 } // namespace
 
 BlockType multType() {
-    using enum SignalKind;
-    return {"mult",
-            "Mult",
-            "Four buffered copies of one signal",
-            {{"in", "in", Control, -5, 8}},
-            {{"out-1", "out 1", Control},
-             {"out-2", "out 2", Control},
-             {"out-3", "out 3", Control},
-             {"out-4", "out 4", Control}},
-            {},
-            makeBlock<Mult>};
+    return typeOf("mult", "Mult", "Four buffered copies of one signal");
+}
+
+BlockType passiveMultType() {
+    return typeOf("passive-mult", "Passive mult", "Four joined jacks; the source feels them all");
 }
 
 } // namespace lariat

@@ -10,6 +10,7 @@ namespace {
 
 constexpr double kNever = std::numeric_limits<double>::infinity();
 constexpr float kPeak = 5.0f;
+constexpr double kSoftFrom = 0.75; ///< part of a cycle after which a soft pulse restarts it
 constexpr double kTwoPi = 6.28318530717958647692;
 
 } // namespace
@@ -107,7 +108,7 @@ void OscillatorCore::travel(double from, double to, double turn, double widthSte
     upper_ = phase_ >= 0.5;
 }
 
-void OscillatorCore::run(int begin, int end, const float* turns, const float* width, std::span<const Edge> sync,
+void OscillatorCore::run(int begin, int end, const float* turns, const float* width, std::span<const SyncPulse> sync,
                          std::span<Signal* const> outputs) {
     const auto listening = [&](Wave wave) { return outputs[wave] != nullptr; };
     needed_ = 0;
@@ -141,11 +142,10 @@ void OscillatorCore::run(int begin, int end, const float* turns, const float* wi
         } else {
             double at = i - 1.0;
             while (nextSync < sync.size() && static_cast<double>(sync[nextSync].at) - begin <= i) {
-                const Edge& edge = sync[nextSync++];
-                if (!edge.rising) continue;
-                const double when = std::clamp(static_cast<double>(edge.at) - begin, at, static_cast<double>(i));
+                const SyncPulse& pulse = sync[nextSync++];
+                const double when = std::clamp(static_cast<double>(pulse.at) - begin, at, static_cast<double>(i));
                 travel(at, when, turn, widthStep);
-                reset(when, turn);
+                if (!pulse.soft || phase_ >= kSoftFrom) reset(when, turn);
                 at = when;
             }
             travel(at, i, turn, widthStep);

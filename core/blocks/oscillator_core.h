@@ -9,22 +9,51 @@
 
 #include "blocks/blep.h"
 
+#include <algorithm>
 #include <array>
+#include <cstddef>
 #include <cstdint>
 #include <span>
 
 namespace lariat {
+
+/// A pulse that restarts the cycle: always, or (soft) only when three quarters of it have passed.
+struct SyncPulse {
+    float at = 0.0f;
+    bool soft = false;
+};
+
+/// The rising edges of one or two sync inputs, in order of time.
+class SyncPulses {
+  public:
+    void add(std::span<const Edge> edges, bool soft = false) {
+        for (const Edge& edge : edges)
+            if (edge.rising && count_ < pulses_.size()) pulses_[count_++] = {edge.at, soft};
+        std::sort(pulses_.begin(), pulses_.begin() + static_cast<std::ptrdiff_t>(count_),
+                  [](const SyncPulse& a, const SyncPulse& b) { return a.at < b.at; });
+    }
+    [[nodiscard]] std::span<const SyncPulse> all() const { return {pulses_.data(), count_}; }
+
+  private:
+    std::array<SyncPulse, kRun> pulses_;
+    std::size_t count_ = 0;
+};
 
 class OscillatorCore {
   public:
     enum Wave { Sine, Triangle, Saw, Pulse, Sub2, Sub4, TrianglePulse, SawPulse, kWaves };
 
     /// Turns the phase through samples [begin, end) of the run and writes the waves that somebody hears.
-    /// turns[i]: phase step of sample i; width[i]: 0…1; `sync`: edges, of which the rising ones reset the phase.
-    void run(int begin, int end, const float* turns, const float* width, std::span<const Edge> sync,
+    /// turns[i]: phase step of sample i; width[i]: 0…1; `sync`: in order of time.
+    void run(int begin, int end, const float* turns, const float* width, std::span<const SyncPulse> sync,
              std::span<Signal* const> outputs);
     [[nodiscard]] double phase() const { return phase_; }
     void restart() { *this = {}; }
+    /// Starts the cycle at a phase in [0, 1); before the first run.
+    void startAt(double phase) {
+        phase_ = phase;
+        upper_ = phase >= 0.5;
+    }
 
   private:
     static constexpr int kOwnWaves = 6; ///< those that are not blends

@@ -1,61 +1,57 @@
-// Track sequencer: two tracks of pitch, gate and accent, and four lanes of triggers, one step per clock pulse.
+// Track sequencer: four tracks of notes and eight lanes of triggers, one step per clock pulse or several.
 //
 // What it plays is the patch's pattern for its post. Gates are 8 V for their part of a step; the step's length
-// is the last interval between clock pulses (125 ms until two have come). A gate that fills its step runs into
-// the next one without a break, so that the note slurs. Triggers last 5 ms. A pulse at reset makes the next
-// clock play step 1; a clock that came up to 1 ms earlier counts as that one, so the order does not matter.
-#include "blocks/gate.h"
+// is the last interval between clock pulses (125 ms until two have come) times the track's division. A gate that fills
+// its step runs into the next one without a break, so that the note slurs; a slide glides over half the step. A step
+// may be struck up to eight times, and may be left to chance (seeded). Velocity is V/127·8 V. Triggers last 5 ms. A
+// pulse at reset makes the next clock play step 1; a clock that came up to 1 ms earlier counts as that one, so the
+// order does not matter. The variation asked for by the switch, plus one for each volt at its CV, comes in when a
+// track, or the first track of its lock group, starts over, and at once with a reset. Transpose shifts notes by whole
+// semitones, read when the note starts.
+#include "blocks/pulses.h"
+#include "blocks/random.h"
 #include "blocks/types.h"
 #include "units/pitch.h"
-
-#include <limits>
 
 namespace lariat {
 namespace {
 
-enum In { ClockIn, ResetIn };
-constexpr int kTracks = 2;
-constexpr int kLanes = 4;
-constexpr int kPerTrack = 3; ///< outputs: pitch, gate, accent
-constexpr float kHigh = 8.0f;
-constexpr double kTrigger = 0.005;
+enum In { ClockIn, ResetIn, Transpose, VariationCv };
+constexpr int kTracks = 4;
+constexpr int kLanes = 8;
+constexpr int kLines = kTracks + kLanes;
+enum TrackOut { Pitch, GateOut, Accent, Velocity, CvOut, kPerTrack };
 constexpr double kTogether = 0.001;
 constexpr double kFirstStep = 0.125;
-constexpr double kNever = std::numeric_limits<double>::infinity();
 
 class TrackSequencer final : public StatefulBlock<TrackSequencer> {
   public:
-    void prepare(const Setup& setup) override { pattern_ = setup.pattern; }
+    void prepare(const Setup& setup) override {
+        pattern_ = setup.pattern;
+        state_.random.state = setup.seed;
+    }
 
     void process(const Frame& frame) override {
         State& s = state_;
         for (int t = 0; t < kTracks; ++t) {
-            s.gates[t].start(frame.out(t * kPerTrack + 1), frame.begin);
-            s.accents[t].start(frame.out(t * kPerTrack + 2), frame.begin);
+            s.gates[t].start(frame.out(t * kPerTrack + GateOut), frame.begin);
+            s.accents[t].start(frame.out(t * kPerTrack + Accent), frame.begin);
         }
-        for (int l = 0; l < kLanes; ++l) s.lanes[l].start(frame.out(kTracks * kPerTrack + l), frame.begin);
-        pitchFrom_ = frame.begin;
+        for (int l = 0; l < kLanes; ++l) s.lanes[l].start(frame, kTracks * kPerTrack + l);
+        writtenTo_ = frame.begin;
+        s.inputs.inOrder(frame, {ClockIn, ResetIn}, [&](int which, const Edge& edge) {
+            if (!edge.rising) return;
+            openAndClose(edge.at);
+            which == 0 ? tick(frame, edge.at) : rewind(frame, edge.at);
+        });
+        openAndClose(frame.end - 1.0);
 
-        const auto clocks = s.clock.read(frame.in(ClockIn), frame.begin, frame.end);
-        std::span<const Edge> resets;
-        if (frame.plugged(ResetIn)) resets = s.reset.read(frame.in(ResetIn), frame.begin, frame.end);
-        std::size_t c = 0;
-        std::size_t r = 0;
-        while (c < clocks.size() || r < resets.size()) {
-            const bool clockFirst = r == resets.size() || (c < clocks.size() && clocks[c].at < resets[r].at);
-            const Edge& edge = clockFirst ? clocks[c++] : resets[r++];
-            if (!edge.rising) continue;
-            closeUntil(edge.at);
-            clockFirst ? tick(frame, edge.at) : rewind(frame, edge.at);
-        }
-        closeUntil(frame.end - 1.0);
-
-        writePitch(frame, frame.end);
+        writeLevels(frame, frame.end);
         for (int t = 0; t < kTracks; ++t) {
             s.gates[t].finish(frame.end);
             s.accents[t].finish(frame.end);
         }
-        for (GateWriter& lane : s.lanes) lane.finish(frame.end);
+        for (PulseWriter& lane : s.lanes) lane.finish(frame);
         if (frame.end == kRun) startNextRun();
     }
 
@@ -64,91 +60,237 @@ class TrackSequencer final : public StatefulBlock<TrackSequencer> {
 
     /// Times in the state count from the start of the run.
     void startNextRun() {
-        for (double& time : state_.gateEnd) time -= kRun;
-        for (double& time : state_.laneEnd) time -= kRun;
+        for (Voice& voice : state_.voices) {
+            voice.gateEnd -= kRun;
+            voice.nextStrike -= kRun;
+        }
         state_.lastClock -= kRun;
     }
 
-    void tick(const Frame& frame, float at) {
+    void tick(const Frame& frame, double at) {
         State& s = state_;
-        if (s.step >= 0 && at - s.lastClock > 1.0) s.interval = at - s.lastClock;
+        if (s.ticks >= 0 && at - s.lastClock > 1.0) s.interval = at - s.lastClock;
         if (s.interval <= 0.0) s.interval = kFirstStep * frame.rate;
         s.lastClock = at;
-        ++s.step;
+        ++s.ticks;
         play(frame, at);
     }
 
-    void rewind(const Frame& frame, float at) {
+    void rewind(const Frame& frame, double at) {
         State& s = state_;
-        const bool together = s.step >= 0 && at - s.lastClock <= kTogether * frame.rate;
-        if (together && s.step == 0) return;
-        s.step = together ? 0 : -1;
+        const bool together = s.ticks >= 0 && at - s.lastClock <= kTogether * frame.rate;
+        if (together && s.ticks == 0) return;
+        s.ticks = together ? 0 : -1;
+        s.lines = {};
         if (together) play(frame, at);
     }
 
-    void play(const Frame& frame, float at) {
+    [[nodiscard]] int wanted(const Frame& frame, double at) const {
+        const int i = std::clamp(static_cast<int>(std::ceil(at)), frame.begin, frame.end - 1);
+        const auto more = static_cast<int>(std::lround(frame.in(VariationCv)[i]));
+        return std::clamp(frame.position(0) + more, 0, kMaxVariations - 1);
+    }
+
+    /// Where line n (tracks, then lanes) goes in its variation; nullptr if it has no such line.
+    [[nodiscard]] const Stride* stride(int n, std::size_t& steps) const {
+        const auto slot = static_cast<std::size_t>(n);
+        const int variation = state_.lines[slot].variation;
+        if (n < kTracks) {
+            const auto& tracks = pattern_->tracksOf(variation);
+            if (slot >= tracks.size()) return nullptr;
+            steps = tracks[slot].steps.size();
+            return &tracks[slot].stride;
+        }
+        const auto& lanes = pattern_->lanesOf(variation);
+        if (slot - kTracks >= lanes.size()) return nullptr;
+        steps = lanes[slot - kTracks].hits.size();
+        return &lanes[slot - kTracks].stride;
+    }
+
+    /// The step that the count has reached.
+    static std::size_t place(long count, std::size_t steps, Direction direction, std::size_t drawn) {
+        const auto n = static_cast<long>(steps);
+        switch (direction) {
+        case Direction::Forward:
+            return static_cast<std::size_t>(count % n);
+        case Direction::Backward:
+            return static_cast<std::size_t>(n - 1 - count % n);
+        case Direction::Pendulum: {
+            const long period = std::max(1L, 2 * n - 2);
+            const long p = count % period;
+            return static_cast<std::size_t>(p < n ? p : period - p);
+        }
+        case Direction::Random:
+            return drawn;
+        }
+        return 0;
+    }
+
+    void changeVariations(const Frame& frame, double at) {
+        const int next = wanted(frame, at);
+        std::array<bool, 256> turned{};
+        std::array<bool, 256> led{};
+        for (int n = 0; n < kLines; ++n) {
+            std::size_t steps = 0;
+            const Stride* way = stride(n, steps);
+            if (!way) {
+                state_.lines[static_cast<std::size_t>(n)].variation = next;
+                continue;
+            }
+            Line& line = state_.lines[static_cast<std::size_t>(n)];
+            const auto group = static_cast<std::size_t>(std::clamp(way->lock, 0, 255));
+            const bool startsOver =
+                state_.ticks % way->division == 0 && (line.count + 1) % static_cast<long>(steps) == 0;
+            if (group > 0 && !led[group]) {
+                led[group] = true;
+                turned[group] = startsOver;
+            }
+            const bool now = group == 0 ? startsOver : turned[group];
+            if (now && line.variation != next) {
+                line.variation = next;
+                line.count = -1;
+            }
+        }
+    }
+
+    void play(const Frame& frame, double at) {
         if (!pattern_) return;
         State& s = state_;
-        const auto step = static_cast<std::size_t>(s.step);
-        for (std::size_t t = 0; t < std::min<std::size_t>(kTracks, pattern_->tracks.size()); ++t) {
-            const auto& steps = pattern_->tracks[t].steps;
-            const Step& now = steps[step % steps.size()];
-            const bool held = steps[(step + 1) % steps.size()].kind == Step::Kind::Tie;
-            if (now.kind == Step::Kind::Note) {
-                writePitch(frame, static_cast<int>(std::ceil(at)));
-                s.pitch[t] = static_cast<float>(noteToVolts(now.note).value);
-                s.gates[t].change(at, true, kHigh);
-                s.open[t] = now.gate;
-                s.accents[t].change(at, now.accent, now.accent ? kHigh : 0.0f);
-            }
-            if (now.kind == Step::Kind::Rest) s.gates[t].change(at, false, 0.0f);
-            const bool sounding = s.gates[t].high();
-            s.gateEnd[t] = sounding && !held && s.open[t] < 1.0 ? at + s.open[t] * s.interval : kNever;
-        }
-        for (std::size_t l = 0; l < std::min<std::size_t>(kLanes, pattern_->lanes.size()); ++l) {
-            const auto& hits = pattern_->lanes[l].hits;
-            if (!hits[step % hits.size()]) continue;
-            s.lanes[l].change(at, true, kHigh);
-            s.laneEnd[l] = at + kTrigger * frame.rate;
+        changeVariations(frame, at);
+        for (int n = 0; n < kLines; ++n) {
+            std::size_t steps = 0;
+            const Stride* way = stride(n, steps);
+            if (!way || s.ticks % way->division != 0) continue;
+            Line& line = s.lines[static_cast<std::size_t>(n)];
+            ++line.count;
+            if (line.count == 0) line.next = draw(steps);
+            const std::size_t step = place(line.count, steps, way->direction, line.next);
+            line.next = draw(steps);
+            const std::size_t after = place(line.count + 1, steps, way->direction, line.next);
+            if (n < kTracks)
+                playTrack(frame, n, at, step, after, way->division);
+            else
+                playLane(frame, n - kTracks, at, step);
         }
     }
 
-    void closeUntil(double to) {
+    std::size_t draw(std::size_t steps) { return static_cast<std::size_t>(state_.random.next() % steps); }
+
+    void playLane(const Frame& frame, int l, double at, std::size_t step) {
+        const auto& lane = pattern_->lanesOf(
+            state_.lines[static_cast<std::size_t>(kTracks + l)].variation)[static_cast<std::size_t>(l)];
+        if (lane.hits[step]) state_.lanes[l].fire(at, kTriggerSeconds * frame.rate, kGateVolts);
+    }
+
+    void playTrack(const Frame& frame, int t, double at, std::size_t step, std::size_t after, int division) {
         State& s = state_;
-        for (int t = 0; t < kTracks; ++t)
-            if (s.gateEnd[t] <= to) {
-                s.gates[t].change(static_cast<float>(s.gateEnd[t]), false, 0.0f);
-                s.gateEnd[t] = kNever;
-            }
-        for (int l = 0; l < kLanes; ++l)
-            if (s.laneEnd[l] <= to) {
-                s.lanes[l].change(static_cast<float>(s.laneEnd[l]), false, 0.0f);
-                s.laneEnd[l] = kNever;
-            }
+        const auto slot = static_cast<std::size_t>(t);
+        const auto& steps = pattern_->tracksOf(s.lines[slot].variation)[slot].steps;
+        const Step& now = steps[step];
+        const bool held = steps[after].kind == Step::Kind::Tie;
+        Voice& voice = s.voices[t];
+        const double length = s.interval * division;
+        const bool chance =
+            now.probability >= 1.0 || 0.5 * (static_cast<double>(s.random.bipolar()) + 1.0) < now.probability;
+        voice.strikesLeft = 0;
+        voice.nextStrike = kNever;
+        if (now.kind == Step::Kind::Note && chance) {
+            writeLevels(frame, static_cast<int>(std::ceil(at)));
+            const int i = std::clamp(static_cast<int>(std::ceil(at)), frame.begin, frame.end - 1);
+            const float semitones = std::round(12.0f * frame.in(Transpose)[i]);
+            const float target = static_cast<float>(noteToVolts(now.note).value) + semitones / 12.0f;
+            voice.glide = now.slide ? (target - voice.pitch) / static_cast<float>(0.5 * length) : 0.0f;
+            if (!now.slide) voice.pitch = target;
+            voice.target = target;
+            voice.velocity = 8.0f / 127.0f * static_cast<float>(now.velocity);
+            voice.cv = static_cast<float>(now.cv);
+            voice.open = now.gate * length / now.repeats;
+            voice.strikesLeft = now.repeats - 1;
+            voice.strikeEvery = length / now.repeats;
+            voice.nextStrike = voice.strikesLeft > 0 ? at + voice.strikeEvery : kNever;
+            s.gates[t].change(static_cast<float>(at), true, kGateVolts);
+            s.accents[t].change(static_cast<float>(at), now.accent, now.accent ? kGateVolts : 0.0f);
+        } else if (now.kind != Step::Kind::Tie) {
+            s.gates[t].change(static_cast<float>(at), false, 0.0f);
+        }
+        const bool whole = now.kind == Step::Kind::Note && now.gate >= 1.0 && now.repeats == 1;
+        if (now.kind == Step::Kind::Tie && !held) voice.open = voice.lastGate * length;
+        if (now.kind == Step::Kind::Note) voice.lastGate = now.gate;
+        const bool endless = held || whole || (now.kind == Step::Kind::Tie && voice.lastGate >= 1.0);
+        voice.gateEnd = s.gates[t].high() && (voice.strikesLeft > 0 || !endless) ? at + voice.open : kNever;
     }
 
-    void writePitch(const Frame& frame, int until) {
-        for (int t = 0; t < kTracks; ++t)
-            if (Signal* out = frame.out(t * kPerTrack))
-                for (int i = pitchFrom_; i < std::min(until, frame.end); ++i) (*out)[i] = state_.pitch[t];
-        pitchFrom_ = std::max(pitchFrom_, until);
+    /// Ends gates and strikes repeated notes up to a time.
+    void openAndClose(double to) {
+        State& s = state_;
+        for (int t = 0; t < kTracks; ++t) {
+            Voice& voice = s.voices[t];
+            while (std::min(voice.gateEnd, voice.nextStrike) <= to) {
+                if (voice.gateEnd <= voice.nextStrike) {
+                    s.gates[t].change(static_cast<float>(voice.gateEnd), false, 0.0f);
+                    voice.gateEnd = kNever;
+                } else {
+                    const double at = voice.nextStrike;
+                    s.gates[t].change(static_cast<float>(at), false, 0.0f);
+                    s.gates[t].change(static_cast<float>(at), true, kGateVolts);
+                    voice.gateEnd = at + voice.open;
+                    voice.nextStrike = --voice.strikesLeft > 0 ? at + voice.strikeEvery : kNever;
+                }
+            }
+        }
+    }
+
+    void writeLevels(const Frame& frame, int until) {
+        const int to = std::min(until, frame.end);
+        for (int t = 0; t < kTracks; ++t) {
+            Voice& voice = state_.voices[t];
+            for (int i = writtenTo_; i < to; ++i) {
+                if (voice.glide != 0.0f) {
+                    voice.pitch += voice.glide;
+                    if ((voice.glide > 0.0f) == (voice.pitch >= voice.target)) {
+                        voice.pitch = voice.target;
+                        voice.glide = 0.0f;
+                    }
+                }
+                if (Signal* out = frame.out(t * kPerTrack + Pitch)) (*out)[i] = voice.pitch;
+                if (Signal* out = frame.out(t * kPerTrack + Velocity)) (*out)[i] = voice.velocity;
+                if (Signal* out = frame.out(t * kPerTrack + CvOut)) (*out)[i] = voice.cv;
+            }
+        }
+        writtenTo_ = std::max(writtenTo_, to);
     }
 
     std::shared_ptr<const Pattern> pattern_;
-    int pitchFrom_ = 0;
+    int writtenTo_ = 0;
+    struct Line {
+        int variation = 0;
+        long count = -1; ///< steps played since its start
+        std::size_t next = 0;
+    };
+    struct Voice {
+        float pitch = 0.0f;
+        float target = 0.0f;
+        float glide = 0.0f; ///< volts per sample
+        float velocity = 0.0f;
+        float cv = 0.0f;
+        double open = 0.0;
+        double lastGate = 0.5;
+        double gateEnd = kNever;
+        double nextStrike = kNever;
+        double strikeEvery = 0.0;
+        int strikesLeft = 0;
+    };
     struct State {
-        GateReader clock;
-        GateReader reset;
+        GateBank<2> inputs;
         GateWriter gates[kTracks];
         GateWriter accents[kTracks];
-        GateWriter lanes[kLanes];
-        float pitch[kTracks] = {};
-        double open[kTracks] = {0.5, 0.5};
-        double gateEnd[kTracks] = {kNever, kNever};
-        double laneEnd[kLanes] = {kNever, kNever, kNever, kNever};
+        PulseWriter lanes[kLanes];
+        Voice voices[kTracks];
+        std::array<Line, kLines> lines{};
+        Random random;
         double interval = 0.0;
         double lastClock = 0.0;
-        int step = -1;
+        long ticks = -1;
     } state_;
 };
 
@@ -156,21 +298,26 @@ class TrackSequencer final : public StatefulBlock<TrackSequencer> {
 
 BlockType trackSequencerType() {
     using enum SignalKind;
+    std::vector<JackSpec> outputs;
+    for (int n = 1; n <= kTracks; ++n) {
+        const auto jack = [&](const char* word, SignalKind kind, float min, float max) {
+            outputs.push_back({wordWithNumber(word, '-', n), wordWithNumber(word, ' ', n), kind, min, max});
+        };
+        jack("pitch", SignalKind::Pitch, -5, 5);
+        jack("gate", Gate, 0, 8);
+        jack("accent", Gate, 0, 8);
+        jack("velocity", Control, 0, 8);
+        jack("cv", Control, -5, 8);
+    }
     return {"track-sequencer",
             "Track sequencer",
-            "Two tracks of notes and four lanes of triggers, one step per clock",
-            {{"clock", "clock", Clock, 0, 5}, {"reset", "reset", Gate, 0, 8}},
-            {{"pitch-1", "pitch 1", Pitch, -5, 5},
-             {"gate-1", "gate 1", Gate, 0, 8},
-             {"accent-1", "accent 1", Gate, 0, 8},
-             {"pitch-2", "pitch 2", Pitch, -5, 5},
-             {"gate-2", "gate 2", Gate, 0, 8},
-             {"accent-2", "accent 2", Gate, 0, 8},
-             {"drum-1", "drum 1", Gate, 0, 8},
-             {"drum-2", "drum 2", Gate, 0, 8},
-             {"drum-3", "drum 3", Gate, 0, 8},
-             {"drum-4", "drum 4", Gate, 0, 8}},
-            {},
+            "Four tracks of notes and eight lanes of triggers in eight variations",
+            {{"clock", "clock", Clock, 0, 5},
+             {"reset", "reset", Gate, 0, 8},
+             {"transpose", "transpose", SignalKind::Pitch, -5, 5},
+             {"variation-cv", "variation", Control, 0, 7}},
+            joined({outputs, numbered(kLanes, JackSpec{"drum", "drum", Gate, 0, 8})}),
+            {{"variation", "Variation", switchScale({"A", "B", "C", "D", "E", "F", "G", "H"}), 0}},
             makeBlock<TrackSequencer>};
 }
 

@@ -1,8 +1,9 @@
 // VCA: voltage-controlled amplifier, DC-coupled.
 //
-// out = in · boost · (max(0, offset + lin·V(lin cv)/8) + exp law), with the exponential law
-// 10^((V(exp cv)·amount/8 - 1)·100/20): -100 dB at 0 V, unity at 8 V, capped at +12 dB. The linear input is
-// unity at 8 V and 100 %.
+// gain = max(0, offset + lin·V(lin cv)/8) + exp law, with the exponential law 10^((V(exp cv)·amount/8 - 1)·100/20):
+// -100 dB at 0 V, unity at 8 V, capped at +12 dB. The linear input is unity at 8 V and 100 %. The two are summed, and
+// their sum times `boost` is at most +12 dB. With overdrive on, the output bends softly toward 9 V (maths.h,
+// `saturate`).
 #include "blocks/maths.h"
 #include "blocks/types.h"
 
@@ -12,7 +13,8 @@ namespace lariat {
 namespace {
 
 enum In { Input, LinCv, ExpCv };
-enum Control { Offset, LinAmount, ExpAmount, Boost };
+enum Control { Offset, LinAmount, ExpAmount, Boost, Overdrive };
+constexpr float kCeiling = 9.0f;
 
 class Vca final : public StatefulBlock<Vca> {
   public:
@@ -39,13 +41,23 @@ class Vca final : public StatefulBlock<Vca> {
         }
         const float boost = decibelsToGain(boostRamp.start);
         const float boostStep = (decibelsToGain(boostRamp.end()) - boost) / static_cast<float>(kRun);
-        for (int i = frame.begin; i < frame.end; ++i)
-            (*out)[i] = in[i] * gain[static_cast<std::size_t>(i)] * (boost + boostStep * static_cast<float>(i));
+        for (int i = frame.begin; i < frame.end; ++i) {
+            const float most =
+                std::min(3.9810717f, gain[static_cast<std::size_t>(i)] * (boost + boostStep * static_cast<float>(i)));
+            (*out)[i] = in[i] * most;
+        }
+        if (frame.position(Overdrive) == 0) return;
+        for (int i = frame.begin; i < frame.end; ++i) {
+            const float now = (*out)[i];
+            (*out)[i] = saturate(now, state_.before, kCeiling);
+            state_.before = std::isfinite(now) ? now : 0.0f;
+        }
     }
 
   private:
     friend class StatefulBlock<Vca>;
     struct State {
+        float before = 0.0f;
     } state_;
 };
 
@@ -63,7 +75,8 @@ BlockType vcaType() {
             {{"offset", "Offset", linearScale(Unit::Percent, 0, 100), 0},
              {"lin-amount", "Lin CV", linearScale(Unit::Percent, 0, 100), 100},
              {"exp-amount", "Exp CV", linearScale(Unit::Percent, 0, 100), 100},
-             {"boost", "Boost", linearScale(Unit::Decibels, 0, 12), 0}},
+             {"boost", "Boost", linearScale(Unit::Decibels, 0, 12), 0},
+             {"overdrive", "Overdrive", switchScale({"off", "soft"}), 0}},
             makeBlock<Vca>};
 }
 

@@ -1,9 +1,13 @@
 // VCO: voltage-controlled oscillator.
 //
-// Frequency f = C4 · 2^(octave + fine/12 + V(v/oct) + expo·V(fm)) · (1 + lin·V(lin fm)/5), C4 = 261.626 Hz.
-// Width = width + amount·V(pwm)/5, held within 0…100 %. A rising edge at sync restarts the cycle at its exact
-// time. Linear FM below zero runs the cycle backwards (through zero) if the switch says so, else it stops.
-// Exponential and linear FM: Chowning 1973; Hutchins, Electronotes (1 V/oct practice). Corners: blep.h.
+// Frequency f = C4 · 2^(octave + fine/12 + V(v/oct) + expo·V(fm)) · (1 + lin·V(lin fm)/5), C4 = 261.626 Hz; eight
+// octaves lower in the LFO range. Width = width + amount·V(pwm)/5, held within 0…100 %. A rising edge at sync restarts
+// the cycle at its exact time; one at soft sync does so in the last quarter of the cycle only. Linear FM below zero
+// runs the cycle backwards (through zero) if the switch says so, else it stops; AC-coupled, its mean below 2 Hz is
+// taken out. Drift is a slow seeded walk in cents, tracking an error in cents per octave from C4; in the real case at
+// least 2 cents and a seeded ±1 cent per octave. Exponential and linear FM: Chowning 1973; Hutchins, Electronotes (1
+// V/oct practice). Corners: blep.h.
+#include "blocks/drift.h"
 #include "blocks/gate.h"
 #include "blocks/maths.h"
 #include "blocks/oscillator_core.h"
@@ -15,53 +19,99 @@
 namespace lariat {
 namespace {
 
-enum In { Voct, Fm, LinFm, Pwm, Sync };
-enum Control { Octave, Fine, Width, FmAmount, LinAmount, PwmAmount, ThroughZero };
+enum In { Voct, Fm, LinFm, Pwm, Sync, SoftSync };
+enum Control {
+    Octave,
+    Fine,
+    Width,
+    FmAmount,
+    LinAmount,
+    PwmAmount,
+    ThroughZero,
+    Coupling,
+    Range,
+    DriftCents,
+    Tracking
+};
 
 constexpr float kMiddleC = 261.6255653f;
 constexpr float kHighest = 0.45f; ///< of the sampling rate
 
 class Vco final : public StatefulBlock<Vco> {
   public:
-    void prepare(const Setup&) override { blepTable(); }
+    void prepare(const Setup& setup) override {
+        blepTable();
+        state_.drift.seed(setup.seed);
+        if (!setup.realCase) return;
+        leastDrift_ = 2.0f;
+        ownTracking_ = state_.drift.random.bipolar();
+    }
 
     void process(const Frame& frame) override {
         std::array<float, kRun> turns;
         std::array<float, kRun> width;
         turnsOf(frame, turns);
         widthOf(frame, width);
-        std::span<const Edge> sync;
-        if (frame.plugged(Sync)) sync = state_.sync.read(frame.in(Sync), frame.begin, frame.end);
-        state_.core.run(frame.begin, frame.end, turns.data(), width.data(), sync, frame.outputs);
+        SyncPulses sync;
+        if (frame.plugged(Sync)) sync.add(state_.sync.read(frame.in(Sync), frame.begin, frame.end));
+        if (frame.plugged(SoftSync)) sync.add(state_.softSync.read(frame.in(SoftSync), frame.begin, frame.end), true);
+        state_.core.run(frame.begin, frame.end, turns.data(), width.data(), sync.all(), frame.outputs);
     }
 
   private:
     friend class StatefulBlock<Vco>;
 
-    static void turnsOf(const Frame& frame, std::array<float, kRun>& turns) {
+    void turnsOf(const Frame& frame, std::array<float, kRun>& turns) {
         const Ramp octave = frame.control(Octave);
         const Ramp fine = frame.control(Fine);
         const Ramp amount = frame.control(FmAmount);
         const float* voct = frame.in(Voct).volts.data();
         const float* fm = frame.in(Fm).volts.data();
-        const float base = kMiddleC / static_cast<float>(frame.rate);
+        const float tracking = frame.control(Tracking).start + ownTracking_;
+        const float slope = 1.0f + tracking * (1.0f / 1200.0f);
+        const float base = (frame.position(Range) == 1 ? kMiddleC / 256.0f : kMiddleC) /
+                           static_cast<float>(frame.rate) * fastExp2(driftNow(frame) * (1.0f / 1200.0f));
         const bool still = octave.step == 0.0f && fine.step == 0.0f && !frame.plugged(Voct) && !frame.plugged(Fm);
         if (still)
-            turns.fill(base * fastExp2(octave.start - 4.0f + fine.start * (1.0f / 12.0f)));
+            turns.fill(base * fastExp2(slope * (octave.start - 4.0f + fine.start * (1.0f / 12.0f))));
         else
             for (int i = frame.begin; i < frame.end; ++i) {
                 const float octaves = octave(i) - 4.0f + fine(i) * (1.0f / 12.0f) + voct[i] + amount(i) * 0.01f * fm[i];
-                turns[static_cast<std::size_t>(i)] = base * fastExp2(std::clamp(octaves, -20.0f, 12.0f));
+                turns[static_cast<std::size_t>(i)] = base * fastExp2(std::clamp(slope * octaves, -20.0f, 12.0f));
             }
         if (frame.plugged(LinFm)) {
             const Ramp depth = frame.control(LinAmount);
-            const float* lin = frame.in(LinFm).volts.data();
+            std::array<float, kRun> lin;
+            linearOf(frame, lin);
             const float lowest = frame.control(ThroughZero).start > 0.5f ? -1e6f : 0.0f;
             for (int i = frame.begin; i < frame.end; ++i)
-                turns[static_cast<std::size_t>(i)] *= std::max(lowest, 1.0f + depth(i) * 0.002f * lin[i]);
+                turns[static_cast<std::size_t>(i)] *=
+                    std::max(lowest, 1.0f + depth(i) * 0.002f * lin[static_cast<std::size_t>(i)]);
         }
         for (int i = frame.begin; i < frame.end; ++i)
             turns[static_cast<std::size_t>(i)] = std::clamp(turns[static_cast<std::size_t>(i)], -kHighest, kHighest);
+    }
+
+    void linearOf(const Frame& frame, std::array<float, kRun>& lin) {
+        const float* in = frame.in(LinFm).volts.data();
+        if (frame.position(Coupling) == 0) {
+            std::copy(in + frame.begin, in + frame.end, lin.begin() + frame.begin);
+            return;
+        }
+        const float part = 6.2831853f * 2.0f / static_cast<float>(frame.rate);
+        for (int i = frame.begin; i < frame.end; ++i) {
+            state_.mean += part * (in[i] - state_.mean);
+            lin[static_cast<std::size_t>(i)] = in[i] - state_.mean;
+        }
+        if (!std::isfinite(state_.mean)) state_.mean = 0.0f;
+    }
+
+    /// In cents.
+    float driftNow(const Frame& frame) {
+        const float cents = std::max(frame.control(DriftCents).start, leastDrift_);
+        if (cents == 0.0f) return 0.0f;
+        if (frame.begin == 0) state_.drift.step(frame.rate);
+        return cents * state_.drift.now;
     }
 
     static void widthOf(const Frame& frame, std::array<float, kRun>& width) {
@@ -79,7 +129,12 @@ class Vco final : public StatefulBlock<Vco> {
     struct State {
         OscillatorCore core;
         GateReader sync;
+        GateReader softSync;
+        Drift drift;
+        float mean = 0.0f; ///< of the linear FM
     } state_;
+    float leastDrift_ = 0.0f;
+    float ownTracking_ = 0.0f;
 };
 
 } // namespace
@@ -93,7 +148,8 @@ BlockType vcoType() {
              {"fm", "fm", Control, -5, 5, "fm-amount"},
              {"lin-fm", "lin fm", Audio, -5, 5, "lin-amount"},
              {"pwm", "pwm", Control, -5, 5, "pwm-amount"},
-             {"sync", "sync", Audio, -5, 5}},
+             {"sync", "sync", Audio, -5, 5},
+             {"soft-sync", "soft sync", Audio, -5, 5}},
             {{"sine", "sine", Audio},
              {"triangle", "triangle", Audio},
              {"saw", "saw", Audio},
@@ -108,7 +164,11 @@ BlockType vcoType() {
              {"fm-amount", "FM", linearScale(Unit::Percent, -100, 100), 0},
              {"lin-amount", "Lin FM", squaredScale(Unit::Percent, 0, 400), 0},
              {"pwm-amount", "PWM", linearScale(Unit::Percent, -100, 100), 0},
-             {"through-zero", "Through zero", switchScale({"off", "on"}), 0}},
+             {"through-zero", "Through zero", switchScale({"off", "on"}), 0},
+             {"coupling", "Lin FM coupling", switchScale({"DC", "AC"}), 0},
+             {"range", "Range", switchScale({"audio", "LFO"}), 0},
+             {"drift", "Drift", linearScale(Unit::Cents, 0, 50), 0},
+             {"tracking", "Tracking error", linearScale(Unit::Cents, -20, 20), 0}},
             makeBlock<Vco>};
 }
 

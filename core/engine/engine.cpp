@@ -1,5 +1,7 @@
 #include "engine/engine.h"
 
+#include "library/meaning.h"
+
 #include "units/level.h"
 
 #include <algorithm>
@@ -33,9 +35,10 @@ void Engine::flush() {
     while (!backlog_.empty() && commands_.push(backlog_.front())) backlog_.pop_front();
 }
 
-bool Engine::onlyKnobsDiffer(const Patch& patch) const {
+bool Engine::onlyKnobsDiffer(const Patch& patch, const Library& library) const {
     if (!patch_ || patch.posts.size() != patch_->posts.size() || patch.patterns != patch_->patterns ||
-        patch.seed != patch_->seed || patch.cables.size() != patch_->cables.size())
+        patch.performances != patch_->performances || patch.seed != patch_->seed ||
+        patch.cables.size() != patch_->cables.size())
         return false;
     for (std::size_t i = 0; i < patch.cables.size(); ++i) {
         const Cable& a = patch.cables[i];
@@ -45,22 +48,28 @@ bool Engine::onlyKnobsDiffer(const Patch& patch) const {
     for (std::size_t i = 0; i < patch.posts.size(); ++i) {
         const Post& a = patch.posts[i];
         const Post& b = patch_->posts[i];
-        if (a.id != b.id || a.slot != b.slot || a.module != b.module || a.part != b.part) return false;
+        if (a.id != b.id || a.slot != b.slot || a.module != b.module || a.part != b.part || a.sample != b.sample ||
+            a.tuning != b.tuning)
+            return false;
+        if (a.knobs == b.knobs) continue;
+        const PartInfo& part = *library.part(a);
+        for (const KnobInfo& knob : part.knobs)
+            if (knobValue(a, knob) != knobValue(b, knob) && movesMeanings(part, knob.id)) return false;
     }
     return true;
 }
 
 void Engine::setPatch(const Patch& patch, const Library& library) {
     collect();
-    if (onlyKnobsDiffer(patch)) {
+    if (onlyKnobsDiffer(patch, library)) {
         for (std::size_t i = 0; i < patch.posts.size(); ++i) {
             const Post& post = patch.posts[i];
             if (post.knobs == patch_->posts[i].knobs) continue;
-            for (const KnobInfo& knob : library.part(post)->knobs) {
-                const double value = knobValue(post, knob);
-                if (value == knobValue(patch_->posts[i], knob)) continue;
+            const PartInfo& part = *library.part(post);
+            for (const KnobInfo& knob : part.knobs) {
+                if (knobValue(post, knob) == knobValue(patch_->posts[i], knob)) continue;
                 send({Command::Kind::Control, nullptr, owned_.back()->controlSlot(post.id, knob.id),
-                      static_cast<float>(value)});
+                      static_cast<float>(knobInForce(patch, post, part, knob).value)});
             }
         }
         patch_ = patch;
@@ -75,20 +84,30 @@ void Engine::setPatch(const Patch& patch, const Library& library) {
     Schedule* raw = schedule.get();
     owned_.push_back(std::move(schedule));
     patch_ = patch;
-    send({Command::Kind::Swap, raw, -1, 0.0f});
+    send({Command::Kind::Swap, raw, -1, 0.0f, {}});
 }
 
 void Engine::setRunning(bool running) {
     running_ = running;
-    send({running ? Command::Kind::Run : Command::Kind::Stop, nullptr, -1, 0.0f});
+    send({running ? Command::Kind::Run : Command::Kind::Stop, nullptr, -1, 0.0f, {}});
 }
 
 void Engine::rewind() {
-    send({Command::Kind::Rewind, nullptr, -1, 0.0f});
+    send({Command::Kind::Rewind, nullptr, -1, 0.0f, {}});
 }
 
 void Engine::setMonitorGain(float gain) {
-    send({Command::Kind::Monitor, nullptr, -1, gain});
+    send({Command::Kind::Monitor, nullptr, -1, gain, {}});
+}
+
+void Engine::setRealCase(bool on) {
+    if (on == settings_.realCase) return;
+    settings_.realCase = on;
+    patch_.reset(); // so that the next one is compiled
+}
+
+void Engine::play(const MidiMessage& message) {
+    send({Command::Kind::Play, nullptr, -1, 0.0f, message});
 }
 
 std::shared_ptr<const Tap> Engine::tap(const JackRef& output) const {
@@ -132,6 +151,10 @@ void Engine::obey() {
             break;
         case Command::Kind::Monitor:
             monitor_ = command.value;
+            break;
+        case Command::Kind::Play:
+            if (transport_.playedCount < static_cast<int>(transport_.played.size()))
+                transport_.played[static_cast<std::size_t>(transport_.playedCount++)] = command.message;
             break;
         }
     }

@@ -43,6 +43,10 @@ class Engine {
     void rewind();
     /// Level of what the device hears, 0…1.
     void setMonitorGain(float gain);
+    /// With or without what the metal adds (electrics.h); takes effect with the next setPatch.
+    void setRealCase(bool on);
+    /// A message played by hand, for keys, converters and pads.
+    void play(const MidiMessage& message);
     /// What the last seconds of an output looked like; nullptr if it does not run.
     [[nodiscard]] std::shared_ptr<const Tap> tap(const JackRef& output) const;
     [[nodiscard]] const std::vector<LateCable>& lateCables() const { return lateCables_; }
@@ -61,10 +65,11 @@ class Engine {
 
   private:
     struct Command {
-        enum class Kind { Swap, Control, Run, Stop, Rewind, Monitor } kind = Kind::Run;
+        enum class Kind { Swap, Control, Run, Stop, Rewind, Monitor, Play } kind = Kind::Run;
         Schedule* schedule = nullptr;
         int slot = -1;
         float value = 0.0f;
+        MidiMessage message{};
     };
     template <class T> using Queue = boost::lockfree::spsc_queue<T>;
 
@@ -72,7 +77,7 @@ class Engine {
     void flush();
     void obey();
     std::span<const float> runOnce();
-    [[nodiscard]] bool onlyKnobsDiffer(const Patch& patch) const;
+    [[nodiscard]] bool onlyKnobsDiffer(const Patch& patch, const Library& library) const;
 
     EngineSettings settings_;
     double deviceRate_;

@@ -1,8 +1,13 @@
 #include "engine/graph.h"
 
+#include "blocks/wire.h"
+#include "engine/electrics.h"
+#include "library/meaning.h"
+
 #include <algorithm>
 #include <functional>
 #include <map>
+#include <optional>
 
 #include <fmt/format.h>
 
@@ -23,19 +28,30 @@ std::uint64_t seedOf(const std::string& key, std::uint32_t seed) {
     return hash;
 }
 
-bool leadsOutOrKeepsTime(const BlockType& type) {
-    return type.id == "line-out" || type.id == "clock";
+bool runsUnheard(const BlockType& type) {
+    return type.id == "line-out" || type.id == "clock" || type.id == "scope-probe" || type.id == "tuner-probe";
+}
+
+bool isScaled(const JackInfo& jack) {
+    return jack.scaling.gain != 1.0 || jack.scaling.offset != 0.0 || jack.scaling.hertzPerVolt;
 }
 
 class Builder {
   public:
-    Builder(const Patch& patch, const Library& library) : patch_(patch), library_(library) {}
+    Builder(const Patch& patch, const Library& library, const GraphOptions& options)
+        : patch_(patch), library_(library), options_(options) {}
 
-    Graph build(std::span<const JackRef> alsoHeard) {
+    Graph build() {
+        if (options_.realCase) electrics_.emplace(patch_, library_);
         for (const Post& post : patch_.posts) addPost(post);
+        for (const Post& post : patch_.posts) addOutputs(post);
         for (const Post& post : patch_.posts) connectPost(post);
-        for (const Cable& cable : patch_.cables) heard_.push_back(sourceAt(cable.from, cable.id));
-        for (const JackRef& output : alsoHeard) heard_.push_back(sourceAt(output, 0));
+        for (const Cable& cable : patch_.cables) {
+            heard_.push_back(sourceAt(cable.from, cable.id));
+            markPlugged(cable.from);
+        }
+        for (const JackRef& output : options_.alsoHeard) heard_.push_back(sourceAt(output, 0));
+        chainConverters();
         return pruned();
     }
 
@@ -43,42 +59,91 @@ class Builder {
     void addPost(const Post& post) {
         const PartInfo& part = *library_.part(post);
         first_[post.id] = static_cast<int>(graph_.nodes.size());
-        std::shared_ptr<const Pattern> pattern;
-        if (const Pattern* found = patch_.pattern(post.id)) pattern = std::make_shared<const Pattern>(*found);
+        Setup setup;
+        setup.realCase = options_.realCase;
+        setup.sample = library_.sample(post.sample);
+        setup.tuning = library_.tuning(post.tuning);
+        if (const Pattern* found = patch_.pattern(post.id)) setup.pattern = std::make_shared<const Pattern>(*found);
+        if (const Performance* found = patch_.performance(post.id))
+            setup.performance = std::make_shared<const Performance>(*found);
         for (const PartBlock& block : part.blocks) {
-            Node node;
-            node.key = post.id + "/" + block.id;
-            node.post = post.id;
-            node.type = block.type;
-            node.inputs.resize(block.type->inputs.size());
-            node.heard.resize(block.type->outputs.size(), false);
-            for (std::size_t c = 0; c < block.type->controls.size(); ++c) {
-                const auto fixed = block.fixed.find(static_cast<int>(c));
-                node.controls.push_back(fixed == block.fixed.end() ? block.type->controls[c].initial : fixed->second);
-            }
-            node.pattern = pattern;
-            node.seed = seedOf(node.key, patch_.seed);
+            Node node = nodeOf(*block.type, post.id + "/" + block.id, post.id);
+            for (const auto& [control, value] : block.fixed) node.controls[static_cast<std::size_t>(control)] = value;
+            setup.seed = node.setup.seed;
+            node.setup = setup;
             graph_.nodes.push_back(std::move(node));
         }
-        for (const KnobInfo& knob : part.knobs)
-            nodeAt(post, knob.at).controls[static_cast<std::size_t>(knob.at.index)] = knobValue(post, knob);
+        // Knobs that are used as they are come first, so that one whose use has moved has the last word.
+        std::vector<KnobInForce> moved;
+        for (const KnobInfo& knob : part.knobs) {
+            const KnobInForce now = knobInForce(patch_, post, part, knob);
+            if (now.at != knob.at)
+                moved.push_back(now);
+            else
+                controlAt(post, now.at) = now.value;
+        }
+        for (const KnobInForce& knob : moved) controlAt(post, knob.at) = knob.value;
+    }
+
+    [[nodiscard]] Node nodeOf(const BlockType& type, std::string key, const std::string& post) const {
+        Node node;
+        node.key = std::move(key);
+        node.post = post;
+        node.type = &type;
+        node.inputs.resize(type.inputs.size());
+        node.heard.resize(type.outputs.size(), false);
+        for (const ControlSpec& control : type.controls) node.controls.push_back(control.initial);
+        node.setup.seed = seedOf(node.key, patch_.seed);
+        return node;
     }
 
     Node& nodeAt(const Post& post, const BlockPoint& at) {
         return graph_.nodes[static_cast<std::size_t>(first_.at(post.id) + at.block)];
     }
+    double& controlAt(const Post& post, const BlockPoint& at) {
+        return nodeAt(post, at).controls[static_cast<std::size_t>(at.index)];
+    }
 
-    Source sourceAt(const JackRef& output, int cable) {
+    /// Every output jack's source; one with a scaling of its own has a wire behind the panel.
+    void addOutputs(const Post& post) {
+        for (const JackInfo& jack : library_.part(post)->jacks) {
+            if (!jack.output) continue;
+            const Source own{first_.at(post.id) + jack.at.block, jack.at.index, 0};
+            const JackRef ref{post.id, jack.id};
+            if (!isScaled(jack)) {
+                graph_.outputs[ref] = own;
+                continue;
+            }
+            Node node = nodeOf(wireType(), post.id + "/" + jack.id + ">", post.id);
+            node.controls[wire::Gain] = jack.scaling.gain;
+            node.controls[wire::Offset] = jack.scaling.offset;
+            node.controls[wire::Law] = jack.scaling.hertzPerVolt ? wire::ToHertz : wire::Straight;
+            node.inputs[0] = own;
+            graph_.outputs[ref] = addNode(std::move(node));
+        }
+    }
+
+    Source addNode(Node node) {
+        graph_.nodes.push_back(std::move(node));
+        return {static_cast<int>(graph_.nodes.size()) - 1, 0, 0};
+    }
+
+    [[nodiscard]] Source sourceAt(const JackRef& output, int cable) const {
+        Source source = graph_.outputs.at(output);
+        source.cable = cable;
+        return source;
+    }
+
+    void markPlugged(const JackRef& output) {
         const Post& post = *patch_.post(output.post);
         const JackInfo& jack = *library_.jack(patch_, output);
-        return {first_.at(post.id) + jack.at.block, jack.at.index, cable};
+        if (jack.at.index < 64) nodeAt(post, jack.at).setup.pluggedOutputs |= std::uint64_t{1} << jack.at.index;
     }
 
     void connectPost(const Post& post) {
         const PartInfo& part = *library_.part(post);
         for (const WireInfo& wire : part.wires)
-            nodeAt(post, wire.to).inputs[static_cast<std::size_t>(wire.to.index)] = {
-                first_.at(post.id) + wire.from.block, wire.from.index, 0};
+            inputAt(post, wire.to) = {first_.at(post.id) + wire.from.block, wire.from.index, 0};
         for (const JackInfo& jack : part.jacks) {
             if (jack.output) continue;
             const JackRef to{post.id, jack.id};
@@ -86,8 +151,75 @@ class Builder {
             if (from.post.empty()) continue;
             const Cable* cable = patch_.cableInto(to);
             if (!cable) graph_.normals.push_back({from, to});
-            nodeAt(post, jack.at).inputs[static_cast<std::size_t>(jack.at.index)] =
-                sourceAt(from, cable ? cable->id : 0);
+            const Source left = through(sourceAt(from, cable ? cable->id : 0), to, jack, cable);
+            inputAt(post, jack.at) = left;
+            if (!jack.right) continue;
+            // A stereo plug in a mono jack brings its tip alone, and a mono plug leaves the right side without a
+            // source.
+            const JackInfo& source = *library_.jack(patch_, from);
+            if (source.right)
+                inputAt(post, *jack.right) = {first_.at(from.post) + source.right->block, source.right->index,
+                                              left.cable};
+        }
+    }
+
+    Source& inputAt(const Post& post, const BlockPoint& at) {
+        return nodeAt(post, at).inputs[static_cast<std::size_t>(at.index)];
+    }
+
+    /// What an input makes of its source: its own scaling, and in the real case what its cable does.
+    Source through(Source source, const JackRef& to, const JackInfo& jack, const Cable* cable) {
+        const auto wired = [&](const char* mark, auto&& set) {
+            Node node = nodeOf(wireType(), to.post + "/" + mark + to.jack, to.post);
+            node.inputs[0] = source;
+            set(node.controls);
+            const int brought = source.cable;
+            source = addNode(std::move(node));
+            source.cable = brought;
+        };
+        if (electrics_ && cable) {
+            const Post& from = *patch_.post(cable->from.post);
+            wired("~", [&](std::vector<double>& controls) {
+                controls[wire::Gain] = electrics_->gainInto(to);
+                controls[wire::Noise] = library_.module(from.module)->description.noiseMicrovolts;
+            });
+            if (jack.electrics.threshold > 0.0 || jack.electrics.shortest > 0.0)
+                wired("?", [&](std::vector<double>& controls) {
+                    controls[wire::Threshold] = jack.electrics.threshold > 0.0 ? jack.electrics.threshold : 2.0;
+                    controls[wire::Shortest] = jack.electrics.shortest;
+                });
+        }
+        if (isScaled(jack))
+            wired(">", [&](std::vector<double>& controls) {
+                controls[wire::Gain] = 1.0 / jack.scaling.gain;
+                controls[wire::Offset] = -jack.scaling.offset / jack.scaling.gain;
+                controls[wire::Law] = jack.scaling.hertzPerVolt ? wire::FromHertz : wire::Straight;
+            });
+        return source;
+    }
+
+    /// Converters linked into one another play the first one's performance as one chain.
+    void chainConverters() {
+        const auto before = [&](int index) {
+            const Node& node = graph_.nodes[static_cast<std::size_t>(index)];
+            const int source = node.inputs[0].node;
+            return source >= 0 && graph_.nodes[static_cast<std::size_t>(source)].type == node.type ? source : -1;
+        };
+        for (std::size_t n = 0; n < graph_.nodes.size(); ++n) {
+            if (graph_.nodes[n].type->id != "midi-to-cv") continue;
+            int first = static_cast<int>(n);
+            int place = 0;
+            while (before(first) >= 0 && place < 16) {
+                first = before(first);
+                ++place;
+            }
+            graph_.nodes[n].setup.chainPlace = place;
+            graph_.nodes[n].setup.performance = graph_.nodes[static_cast<std::size_t>(first)].setup.performance;
+            for (int at = static_cast<int>(n); at >= 0; at = before(at)) {
+                int& length = graph_.nodes[static_cast<std::size_t>(at)].setup.chainLength;
+                length = std::max(length, place + 1);
+                if (at == first) break;
+            }
         }
     }
 
@@ -101,7 +233,7 @@ class Builder {
         };
         for (const Source& source : heard_) need(source.node);
         for (std::size_t i = 0; i < graph_.nodes.size(); ++i)
-            if (leadsOutOrKeepsTime(*graph_.nodes[i].type)) need(static_cast<int>(i));
+            if (runsUnheard(*graph_.nodes[i].type)) need(static_cast<int>(i));
         for (const Node& node : graph_.nodes)
             for (const Source& source : node.inputs)
                 if (source.node >= 0) hear(source);
@@ -118,6 +250,9 @@ class Builder {
         for (Node& node : out.nodes)
             for (Source& source : node.inputs)
                 if (source.node >= 0) source.node = place[static_cast<std::size_t>(source.node)];
+        for (const auto& [jack, source] : graph_.outputs)
+            if (const int now = place[static_cast<std::size_t>(source.node)]; now >= 0)
+                out.outputs[jack] = {now, source.output, 0};
         return out;
     }
 
@@ -127,6 +262,8 @@ class Builder {
 
     const Patch& patch_;
     const Library& library_;
+    const GraphOptions& options_;
+    std::optional<Electrics> electrics_;
     Graph graph_;
     std::vector<Source> heard_;
     std::map<std::string, int> first_; ///< post → its first node
@@ -150,8 +287,8 @@ JackRef feederOf(const Patch& patch, const Library& library, const JackRef& inpu
     return {};
 }
 
-Graph buildGraph(const Patch& patch, const Library& library, std::span<const JackRef> alsoHeard) {
-    return Builder(patch, library).build(alsoHeard);
+Graph buildGraph(const Patch& patch, const Library& library, const GraphOptions& options) {
+    return Builder(patch, library, options).build();
 }
 
 } // namespace lariat

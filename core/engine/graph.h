@@ -1,9 +1,10 @@
-// From a patch to blocks and wires: modules are taken apart, normals resolved.
+// From a patch to blocks and wires: modules are taken apart, normals resolved, jacks given what lies behind them.
 #pragma once
 
 #include "library/library.h"
 
 #include <cstdint>
+#include <map>
 #include <span>
 #include <string>
 #include <vector>
@@ -24,8 +25,7 @@ struct Node {
     std::vector<double> controls;
     std::vector<Source> inputs;
     std::vector<bool> heard; ///< outputs that feed something
-    std::shared_ptr<const Pattern> pattern;
-    std::uint64_t seed = 0;
+    Setup setup;             ///< without the rate
 };
 
 /// A normal that is in effect: no plug breaks it, and something feeds it.
@@ -35,14 +35,20 @@ struct NormalInEffect {
 };
 
 struct Graph {
-    std::vector<Node> nodes; ///< only those that are heard, lead out, or keep time
+    std::vector<Node> nodes; ///< only those that are heard, lead out, keep time, or measure
     std::vector<NormalInEffect> normals;
+    std::map<JackRef, Source> outputs; ///< where each output jack that runs gets its signal
+};
+
+struct GraphOptions {
+    std::span<const JackRef> alsoHeard{}; ///< outputs that run even if nothing is plugged into them
+    bool realCase = false;                ///< with what the metal adds; see electrics.h
 };
 
 /// Output that feeds an input: through its cable, else along its normals. An empty post means nothing does.
 JackRef feederOf(const Patch& patch, const Library& library, const JackRef& input);
 
-/// The patch must have passed checkPatch. Outputs in `alsoHeard` run even if nothing is plugged into them.
-Graph buildGraph(const Patch& patch, const Library& library, std::span<const JackRef> alsoHeard = {});
+/// The patch must have passed checkPatch.
+Graph buildGraph(const Patch& patch, const Library& library, const GraphOptions& options = {});
 
 } // namespace lariat

@@ -1,5 +1,7 @@
 #include "engine/schedule.h"
 
+#include "library/meaning.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -17,7 +19,7 @@ constexpr double kGlideSeconds = 0.005; ///< time constant of a knob's way to it
 Schedule::Schedule(const Patch& patch, const Library& library, const EngineSettings& settings, Taps& taps,
                    std::span<const JackRef> alsoHeard)
     : rate_(settings.rate), approach_(static_cast<float>(1.0 - std::exp(-kRun / settings.rate / kGlideSeconds))) {
-    const Graph graph = buildGraph(patch, library, alsoHeard);
+    const Graph graph = buildGraph(patch, library, {alsoHeard, settings.realCase});
     normals_ = graph.normals;
     addNodes(graph, settings);
     addGroups(graph, patch, library);
@@ -26,11 +28,12 @@ Schedule::Schedule(const Patch& patch, const Library& library, const EngineSetti
     for (const Post& post : patch.posts) {
         const PartInfo& part = *library.part(post);
         for (const KnobInfo& knob : part.knobs) {
-            if (const RunningNode* node = running(post, part, knob.at))
-                knobSlots_[{post.id, knob.id}] = static_cast<int>(node->firstControl) + knob.at.index;
+            const BlockPoint at = knobInForce(patch, post, part, knob).at;
+            if (const RunningNode* node = running(post, part, at))
+                knobSlots_[{post.id, knob.id}] = static_cast<int>(node->firstControl) + at.index;
         }
     }
-    addTaps(patch, library, taps);
+    addTaps(graph, taps);
 }
 
 const Schedule::RunningNode* Schedule::running(const Post& post, const PartInfo& part, const BlockPoint& at) const {
@@ -48,7 +51,9 @@ void Schedule::addNodes(const Graph& graph, const EngineSettings& settings) {
         running.post = node.post;
         running.type = node.type;
         running.block = node.type->make();
-        running.block->prepare({settings.rate, node.seed, node.pattern});
+        Setup setup = node.setup;
+        setup.rate = settings.rate;
+        running.block->prepare(setup);
         running.firstControl = controls_.size();
         running.controlCount = node.controls.size();
         for (std::size_t c = 0; c < node.controls.size(); ++c) {
@@ -95,16 +100,11 @@ void Schedule::addGroups(const Graph& graph, const Patch& patch, const Library& 
     }
 }
 
-void Schedule::addTaps(const Patch& patch, const Library& library, Taps& taps) {
-    for (const Post& post : patch.posts) {
-        const PartInfo& part = *library.part(post);
-        for (const JackInfo& jack : part.jacks) {
-            if (!jack.output) continue;
-            const RunningNode* node = running(post, part, jack.at);
-            const Signal* signal = node ? node->outputs[static_cast<std::size_t>(jack.at.index)] : nullptr;
-            if (signal) jackSignals_[{post.id, jack.id}] = signal;
-        }
-    }
+void Schedule::addTaps(const Graph& graph, Taps& taps) {
+    for (const auto& [jack, source] : graph.outputs)
+        if (const Signal* signal =
+                nodes_[static_cast<std::size_t>(source.node)].outputs[static_cast<std::size_t>(source.output)])
+            jackSignals_[jack] = signal;
     for (const auto& [ref, signal] : jackSignals_) {
         auto& tap = taps[ref];
         if (!tap) tap = std::make_shared<Tap>();
@@ -177,6 +177,7 @@ void Schedule::run(Transport& transport, bool writeTaps) {
         }
     }
     transport.rewind = false;
+    transport.playedCount = 0;
     if (writeTaps)
         for (auto& [signal, tap] : taps_) tap->write(*signal);
 }

@@ -16,6 +16,7 @@ namespace lariat {
 
 struct EngineSettings {
     double rate = 96000.0;
+    bool realCase = false; ///< with what the metal adds: sag, noise, thresholds, drift
 };
 
 /// A cable that brings its signal one sample late, because it closes a loop.
@@ -89,7 +90,7 @@ class Schedule {
     [[nodiscard]] const RunningNode* running(const Post& post, const PartInfo& part, const BlockPoint& at) const;
     void addNodes(const Graph& graph, const EngineSettings& settings);
     void addGroups(const Graph& graph, const Patch& patch, const Library& library);
-    void addTaps(const Patch& patch, const Library& library, Taps& taps);
+    void addTaps(const Graph& graph, Taps& taps);
     void moveControls();
     void startMoving(std::size_t control);
     void call(RunningNode& node, Frame& frame, int begin, int end);

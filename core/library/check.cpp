@@ -20,6 +20,13 @@ void checkPost(const Post& post, std::size_t number, const Library& library) {
     const PartInfo* part = module->part(post.part);
     if (!part)
         throw ReadError(path + "/part", fmt::format("{} has no part \"{}\"", module->description.name, post.part));
+    if (!post.sample.empty() && !library.sample(post.sample))
+        throw ReadError(
+            path + "/sample",
+            fmt::format("there is no recording \"{}\"; put {}.wav into the samples folder", post.sample, post.sample));
+    if (!post.tuning.empty() && !library.tuning(post.tuning))
+        throw ReadError(path + "/tuning", fmt::format("there is no tuning \"{}\"; put {}.scl into the tunings folder",
+                                                      post.tuning, post.tuning));
     for (const auto& [id, value] : post.knobs) {
         const KnobInfo* knob = part->knob(id);
         if (!knob) throw ReadError(path + "/knobs/" + id, fmt::format("{} has no knob \"{}\"", part->name, id));
@@ -65,9 +72,18 @@ Result<Patch> checkPatch(Patch patch, const Library& library) {
         for (std::size_t i = 0; i < patch.patterns.size(); ++i) {
             const Post* post = patch.post(patch.patterns[i].post);
             const PartInfo* part = post ? library.part(*post) : nullptr;
-            if (!part || !part->has("track-sequencer"))
+            if (!part || !(part->has("track-sequencer") || part->has("quantizer")))
                 throw ReadError(fmt::format("patterns/{}/post", i + 1),
                                 fmt::format("\"{}\" is not a sequencer in this patch", patch.patterns[i].post));
+        }
+        for (std::size_t i = 0; i < patch.performances.size(); ++i) {
+            const Post* post = patch.post(patch.performances[i].post);
+            const PartInfo* part = post ? library.part(*post) : nullptr;
+            if (!part || !(part->has("keys") || part->has("midi-to-cv") || part->has("pad")))
+                throw ReadError(
+                    fmt::format("performances/{}/post", i + 1),
+                    fmt::format("\"{}\" is not played by hand in this patch; keys, a MIDI converter or a pad are",
+                                patch.performances[i].post));
         }
         return patch;
     } catch (const ReadError& error) {

@@ -1,5 +1,6 @@
 #include "library/library.h"
 
+#include "model/audio_file.h"
 #include "model/file.h"
 #include "model/read_error.h"
 
@@ -34,6 +35,7 @@ class PartResolver {
         jacks();
         normals();
         knobs();
+        meanings();
         for (const std::string& id : in_.mainKnobs) {
             if (!out_.knob(id)) fail("main", fmt::format("there is no knob \"{}\"", id));
             out_.mainKnobs.push_back(id);
@@ -102,11 +104,25 @@ class PartResolver {
         if (input < 0 && output < 0) fail(where, fmt::format("{} has no jack \"{}\"", type(block).id, word));
         const auto& specs = input >= 0 ? type(block).inputs : type(block).outputs;
         const JackSpec& spec = specs[static_cast<std::size_t>(std::max(input, output))];
-        JackInfo info{jack.id,   jack.name.empty() ? spec.name : jack.name,
-                      input < 0, {block, std::max(input, output)},
-                      spec.kind, spec.min,
-                      spec.max,  {},
-                      {}};
+        JackInfo info;
+        info.id = jack.id;
+        info.name = jack.name.empty() ? spec.name : jack.name;
+        info.output = input < 0;
+        info.at = {block, std::max(input, output)};
+        info.kind = spec.kind;
+        info.min = static_cast<float>(jack.min.value_or(spec.min));
+        info.max = static_cast<float>(jack.max.value_or(spec.max));
+        info.scaling = jack.scaling;
+        info.electrics = jack.electrics;
+        if (!jack.right.empty()) {
+            const auto [otherBlock, otherWord] = split(jack.right, where);
+            const auto& others = info.output ? type(otherBlock).outputs : type(otherBlock).inputs;
+            const int other = indexOf(others, otherWord);
+            if (other < 0)
+                fail(where,
+                     fmt::format("its right side \"{}\" is not an {}", jack.right, info.output ? "output" : "input"));
+            info.right = BlockPoint{otherBlock, other};
+        }
         amounts_.emplace_back(out_.jacks.size(), spec.amount.empty() ? -1 : indexOf(type(block).controls, spec.amount));
         out_.jacks.push_back(std::move(info));
     }
@@ -114,8 +130,13 @@ class PartResolver {
     void jacks() {
         for (const JackDescription& jack : in_.jacks) addJack(jack, "jacks/" + jack.id);
         if (!in_.jacks.empty() || out_.blocks.size() != 1) return;
-        for (const JackSpec& spec : type(0).inputs) addJack({spec.id, spec.name, spec.id}, "jacks");
-        for (const JackSpec& spec : type(0).outputs) addJack({spec.id, spec.name, spec.id}, "jacks");
+        for (const auto* specs : {&type(0).inputs, &type(0).outputs})
+            for (const JackSpec& spec : *specs) {
+                JackDescription jack;
+                jack.id = jack.at = spec.id;
+                jack.name = spec.name;
+                addJack(jack, "jacks");
+            }
     }
 
     void normals() {
@@ -135,21 +156,67 @@ class PartResolver {
         const int index = indexOf(type(block).controls, word);
         if (index < 0) fail(where, fmt::format("{} has no control \"{}\"", type(block).id, word));
         const ControlSpec& spec = type(block).controls[static_cast<std::size_t>(index)];
-        const double initial = knob.initial.value_or(spec.initial);
-        if (initial < spec.scale.min || initial > spec.scale.max)
-            fail(where, fmt::format("the initial value {:g} is outside {:g} to {:g}", initial, spec.scale.min,
-                                    spec.scale.max));
-        out_.knobs.push_back({knob.id, knob.name.empty() ? spec.name : knob.name, {block, index}, spec.scale, initial});
+        Scale scale = spec.scale;
+        if (knob.min) {
+            if (scale.taper == Taper::Switch || *knob.min < scale.min || *knob.max > scale.max)
+                fail(where, fmt::format("the range {:g} to {:g} goes beyond the control's own, {}", *knob.min,
+                                        *knob.max, spec.scale.expectation()));
+            scale.min = *knob.min;
+            scale.max = *knob.max;
+        }
+        const double initial = knob.initial.value_or(std::clamp(spec.initial, scale.min, scale.max));
+        if (initial < scale.min || initial > scale.max)
+            fail(where, fmt::format("the initial value {:g} is outside {:g} to {:g}", initial, scale.min, scale.max));
+        out_.knobs.push_back({knob.id, knob.name.empty() ? spec.name : knob.name, {block, index}, scale, initial, {}});
     }
 
     void knobs() {
         for (const KnobDescription& knob : in_.knobs) addKnob(knob, "knobs/" + knob.id);
         if (in_.knobs.empty() && out_.blocks.size() == 1)
-            for (const ControlSpec& spec : type(0).controls) addKnob({spec.id, spec.name, spec.id, {}}, "knobs");
+            for (const ControlSpec& spec : type(0).controls)
+                addKnob({spec.id, spec.name, spec.id, {}, {}, {}, {}}, "knobs");
         for (const auto& [jack, control] : amounts_)
             for (const KnobInfo& knob : out_.knobs)
                 if (knob.at.block == out_.jacks[jack].at.block && knob.at.index == control)
                     out_.jacks[jack].amountKnob = knob.id;
+    }
+
+    std::vector<Meaning> readMeanings(const std::vector<MeaningDescription>& meanings, const std::string& where) const {
+        std::vector<Meaning> out;
+        for (const MeaningDescription& meaning : meanings) {
+            Meaning info{meaning.plugged, meaning.knob, 0, meaning.name, {}, {}};
+            if (meaning.knob.empty()) {
+                const JackInfo* jack = out_.jack(meaning.plugged);
+                if (!jack || jack->output)
+                    fail(where, fmt::format("there is no input \"{}\" whose plug could change it", meaning.plugged));
+            } else {
+                const KnobInfo* knob = out_.knob(meaning.knob);
+                const auto position =
+                    knob && knob->scale.taper == Taper::Switch ? knob->scale.parse(meaning.position) : std::nullopt;
+                if (!position)
+                    fail(where, fmt::format("there is no switch \"{}\" with a position \"{}\"", meaning.knob,
+                                            meaning.position));
+                info.position = static_cast<int>(*position);
+            }
+            if (!meaning.at.empty()) {
+                const auto [block, word] = split(meaning.at, where);
+                const int index = indexOf(type(block).controls, word);
+                if (index < 0) fail(where, fmt::format("{} has no control \"{}\"", type(block).id, word));
+                info.at = BlockPoint{block, index};
+                info.scale = type(block).controls[static_cast<std::size_t>(index)].scale;
+            }
+            out.push_back(std::move(info));
+        }
+        return out;
+    }
+
+    void meanings() {
+        for (const JackDescription& jack : in_.jacks)
+            std::ranges::find(out_.jacks, jack.id, &JackInfo::id)->meanings =
+                readMeanings(jack.meanings, "jacks/" + jack.id);
+        for (const KnobDescription& knob : in_.knobs)
+            std::ranges::find(out_.knobs, knob.id, &KnobInfo::id)->meanings =
+                readMeanings(knob.meanings, "knobs/" + knob.id);
     }
 
     const PartDescription& in_;
@@ -223,15 +290,28 @@ Result<ModuleInfo> resolveModule(const ModuleDescription& description) {
     }
 }
 
-std::vector<Error> Library::load(const std::filesystem::path& folder) {
-    std::vector<Error> errors;
+namespace {
+
+/// Files of a folder with one of these endings, in alphabetical order; none if there is no such folder.
+std::vector<std::filesystem::path> filesIn(const std::filesystem::path& folder,
+                                           std::initializer_list<const char*> endings) {
     std::vector<std::filesystem::path> files;
     std::error_code problem;
     for (const auto& entry : std::filesystem::directory_iterator(folder, problem))
-        if (entry.path().extension() == ".json") files.push_back(entry.path());
-    if (problem) errors.push_back({folder.string(), {}, "the module folder cannot be read: " + problem.message()});
+        if (std::ranges::any_of(endings, [&](const char* ending) { return entry.path().extension() == ending; }))
+            files.push_back(entry.path());
     std::ranges::sort(files);
-    for (const auto& file : files) {
+    return files;
+}
+
+} // namespace
+
+std::vector<Error> Library::load(const std::filesystem::path& folder) {
+    std::vector<Error> errors;
+    std::error_code problem;
+    std::filesystem::directory_iterator(folder, problem);
+    if (problem) errors.push_back({folder.string(), {}, "the module folder cannot be read: " + problem.message()});
+    for (const auto& file : filesIn(folder, {".json"})) {
         auto module = readFile(file).and_then(readModule).and_then(resolveModule);
         if (module) {
             add(std::move(*module));
@@ -241,6 +321,51 @@ std::vector<Error> Library::load(const std::filesystem::path& folder) {
         }
     }
     return errors;
+}
+
+std::vector<Error> Library::loadSamples(const std::filesystem::path& folder) {
+    std::vector<Error> errors;
+    for (const auto& file : filesIn(folder, {".wav", ".flac"})) {
+        const auto read = readAudio(file);
+        if (!read) {
+            errors.push_back(read.error());
+            continue;
+        }
+        auto sample = std::make_shared<Sample>();
+        sample->name = file.stem().string();
+        sample->rate = read->rate;
+        const auto channels = static_cast<std::size_t>(read->channels);
+        for (std::size_t i = 0; i + channels <= read->samples.size(); i += channels) {
+            sample->left.push_back(read->samples[i]);
+            if (channels > 1) sample->right.push_back(read->samples[i + 1]);
+        }
+        samples_.insert_or_assign(file.stem().string(), std::move(sample));
+    }
+    return errors;
+}
+
+std::vector<Error> Library::loadTunings(const std::filesystem::path& folder) {
+    std::vector<Error> errors;
+    for (const auto& file : filesIn(folder, {".scl"})) {
+        const auto bytes = readFile(file);
+        std::string why;
+        const auto tuning = bytes ? readScala(*bytes, why) : std::nullopt;
+        if (tuning)
+            tunings_.insert_or_assign(file.stem().string(), std::make_shared<const Tuning>(*tuning));
+        else
+            errors.push_back(bytes ? Error{file.string(), {}, why} : bytes.error());
+    }
+    return errors;
+}
+
+std::shared_ptr<const Sample> Library::sample(std::string_view name) const {
+    const auto it = samples_.find(name);
+    return it == samples_.end() ? nullptr : it->second;
+}
+
+std::shared_ptr<const Tuning> Library::tuning(std::string_view name) const {
+    const auto it = tunings_.find(name);
+    return it == tunings_.end() ? nullptr : it->second;
 }
 
 void Library::add(ModuleInfo module) {

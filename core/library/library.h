@@ -18,12 +18,23 @@ namespace lariat {
 struct BlockPoint {
     int block = 0; ///< index into PartInfo::blocks
     int index = 0; ///< index into the block type's inputs, outputs or controls
+    bool operator==(const BlockPoint&) const = default;
 };
 
 /// Where an input's signal comes from while nothing is plugged into it.
 struct NormalInfo {
     std::string part;
     std::string jack;
+};
+
+/// Another word or use of a jack or knob, in force while its condition holds.
+struct Meaning {
+    std::string plugged; ///< id of a jack of the part; empty: the switch decides
+    std::string knob;    ///< id of a switch of the part
+    int position = 0;
+    std::string name;               ///< empty: as before
+    std::optional<BlockPoint> at{}; ///< of a knob: the control that it sets then …
+    Scale scale{};                  ///< … in that control's unit
 };
 
 struct JackInfo {
@@ -36,6 +47,10 @@ struct JackInfo {
     float max = 5.0f;
     std::string amountKnob; ///< id of the knob that scales this input; may be empty
     std::optional<NormalInfo> normal;
+    std::optional<BlockPoint> right{}; ///< of a stereo jack, its other side
+    JackScaling scaling{};
+    JackElectrics electrics{};
+    std::vector<Meaning> meanings{};
 };
 
 struct KnobInfo {
@@ -44,6 +59,7 @@ struct KnobInfo {
     BlockPoint at;
     Scale scale;
     double initial = 0.0;
+    std::vector<Meaning> meanings{};
 };
 
 struct WireInfo {
@@ -89,6 +105,9 @@ Result<ModuleInfo> resolveModule(const ModuleDescription& description);
 
 class Library {
   public:
+    /// Reads every .wav and .flac of a folder as recordings, and every .scl as tunings, named by their files.
+    std::vector<Error> loadSamples(const std::filesystem::path& folder);
+    std::vector<Error> loadTunings(const std::filesystem::path& folder);
     /// Reads every .json of a folder, in alphabetical order. Files that cannot be used are reported and the
     /// rest still loads. A module of a name that is there already replaces it.
     std::vector<Error> load(const std::filesystem::path& folder);
@@ -99,9 +118,15 @@ class Library {
     [[nodiscard]] const PartInfo* part(const Post& post) const;
     [[nodiscard]] const JackInfo* jack(const Patch& patch, const JackRef& ref) const;
     [[nodiscard]] const std::map<std::string, ModuleInfo, std::less<>>& modules() const { return modules_; }
+    [[nodiscard]] std::shared_ptr<const Sample> sample(std::string_view name) const;
+    [[nodiscard]] std::shared_ptr<const Tuning> tuning(std::string_view name) const;
+    [[nodiscard]] const auto& samples() const { return samples_; }
+    [[nodiscard]] const auto& tunings() const { return tunings_; }
 
   private:
     std::map<std::string, ModuleInfo, std::less<>> modules_;
+    std::map<std::string, std::shared_ptr<const Sample>, std::less<>> samples_;
+    std::map<std::string, std::shared_ptr<const Tuning>, std::less<>> tunings_;
 };
 
 /// Where a post's knob stands: its value in the patch, else its initial one.

@@ -33,6 +33,8 @@ void loadFolder(Workspace& workspace, const fs::path& folder) {
     std::error_code problem;
     if (fs::is_directory(folder / "modules", problem))
         for (Error& error : workspace.library.load(folder / "modules")) workspace.errors.push_back(std::move(error));
+    for (Error& error : workspace.library.loadSamples(folder / "samples")) workspace.errors.push_back(std::move(error));
+    for (Error& error : workspace.library.loadTunings(folder / "tunings")) workspace.errors.push_back(std::move(error));
     if (!fs::is_directory(folder / "cases", problem)) return;
     std::vector<fs::path> files;
     for (const auto& entry : fs::directory_iterator(folder / "cases", problem))

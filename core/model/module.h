@@ -28,10 +28,39 @@ struct InnerWire {
     std::string to;
 };
 
+/// Another word, or another use, that a jack or knob takes on while a plug is in, or a switch stands somewhere.
+struct MeaningDescription {
+    std::string plugged;  ///< a jack of the part; empty: the switch decides
+    std::string knob;     ///< a switch of the part …
+    std::string position; ///< … and its word
+    std::string name;
+    std::string at; ///< of a knob: the control that it sets then; empty: the same
+};
+
+/// How an output's or input's voltage relates to its block's.
+struct JackScaling {
+    double gain = 1.0;         ///< volts at the jack per volt of the block (of an input: the other way round)
+    double offset = 0.0;       ///< volts added behind the gain
+    bool hertzPerVolt = false; ///< pitch by the second school: 1 V is C0, 2 V is C1, 4 V is C2 …
+};
+
+/// What the metal of a jack adds in the real case.
+struct JackElectrics {
+    double kiloohms = 0.0;  ///< 0: 1 of an output, 100 of an input
+    double threshold = 0.0; ///< volts that a gate input needs; 0: the usual 2
+    double shortest = 0.0;  ///< seconds that a pulse must last to be seen
+};
+
 struct JackDescription {
     std::string id;
     std::string name;
-    std::string at; ///< "block.jack"; empty: the block's jack of the same id
+    std::string at;      ///< "block.jack"; empty: the block's jack of the same id
+    std::string right{}; ///< of a stereo jack, its other side
+    std::optional<double> min{};
+    std::optional<double> max{};
+    JackScaling scaling{};
+    JackElectrics electrics{};
+    std::vector<MeaningDescription> meanings{};
 };
 
 struct KnobDescription {
@@ -39,6 +68,9 @@ struct KnobDescription {
     std::string name;
     std::string at; ///< "block.control"; empty: the block's control of the same id
     std::optional<double> initial;
+    std::optional<double> min{};
+    std::optional<double> max{};
+    std::vector<MeaningDescription> meanings{};
 };
 
 struct PartDescription {
@@ -67,6 +99,7 @@ struct ModuleDescription {
     std::string about;
     int hp = 0;
     Current current;
+    double noiseMicrovolts = 60.0; ///< RMS at each output, in the real case
     std::vector<PartDescription> parts;
     Extra extra;
 };

@@ -1,8 +1,7 @@
 #include "model/patch.h"
 
 #include "model/json.h"
-
-#include "units/pitch.h"
+#include "model/pattern_json.h"
 
 #include <algorithm>
 #include <limits>
@@ -29,6 +28,8 @@ Post readPost(Reader& in) {
     post.part = in.id("part");
     post.voice = in.text("voice", "");
     in.eachNumber("knobs", [&](const std::string& id, double value) { post.knobs[id] = value; });
+    post.sample = in.text("sample", "");
+    post.tuning = in.text("tuning", "");
     post.extra = in.rest();
     return post;
 }
@@ -45,89 +46,6 @@ Cable readCable(Reader& in) {
     cable.colour = in.text("colour", "");
     cable.extra = in.rest();
     return cable;
-}
-
-/// A step is written as one word: "D3", "D3! 0.4" (accented, open for 0.4 of the step), "-" (rest), "=" (tie).
-Step readStep(const std::string& text, const std::string& path) {
-    if (text == "-") return {};
-    if (text == "=") return {Step::Kind::Tie, 60, 1.0, false};
-    std::string word = text.substr(0, text.find(' '));
-    Step step{Step::Kind::Note, 60, 0.5, false};
-    if (word.ends_with('!')) {
-        step.accent = true;
-        word.pop_back();
-    }
-    const auto note = parseNote(word);
-    if (!note) throw ReadError(path, fmt::format("\"{}\" is not a step: write D3, D3! 0.4, - or =", text));
-    step.note = *note;
-    if (const auto space = text.find(' '); space != std::string::npos) {
-        try {
-            step.gate = std::stod(text.substr(space + 1));
-        } catch (const std::exception&) {
-            step.gate = 0.0;
-        }
-        if (!(step.gate > 0.0 && step.gate <= 1.0))
-            throw ReadError(path, fmt::format("the gate of \"{}\" should lie above 0 and up to 1", text));
-    }
-    return step;
-}
-
-std::string writeStep(const Step& step) {
-    if (step.kind == Step::Kind::Rest) return "-";
-    if (step.kind == Step::Kind::Tie) return "=";
-    std::string out = noteName(step.note) + (step.accent ? "!" : "");
-    if (step.gate != 0.5) out += fmt::format(" {}", step.gate);
-    return out;
-}
-
-void checkLength(const Reader& in, const char* key, std::size_t count) {
-    if (count < 1 || count > kMaxSteps)
-        in.fail(key, fmt::format("has {} steps, 1 to {} are possible", count, kMaxSteps));
-}
-
-Pattern readPattern(Reader& in) {
-    Pattern pattern;
-    pattern.post = in.id("post");
-    in.each("tracks", [&](Reader track) {
-        Track out{track.text("name"), {}};
-        track.eachText("steps", [&](const std::string& text, const std::string& path) {
-            out.steps.push_back(readStep(text, path));
-        });
-        checkLength(track, "steps", out.steps.size());
-        pattern.tracks.push_back(std::move(out));
-    });
-    in.each("lanes", [&](Reader lane) {
-        Lane out{lane.text("name"), {}};
-        for (const char c : lane.text("hits")) {
-            if (c != 'x' && c != '.' && c != ' ') lane.fail("hits", "should be written with x, . and spaces only");
-            if (c != ' ') out.hits.push_back(c == 'x');
-        }
-        checkLength(lane, "hits", out.hits.size());
-        pattern.lanes.push_back(std::move(out));
-    });
-    return pattern;
-}
-
-Json writePattern(const Pattern& pattern) {
-    Json out = {{"post", pattern.post}};
-    Json tracks = Json::array();
-    for (const Track& track : pattern.tracks) {
-        Json steps = Json::array();
-        for (const Step& step : track.steps) steps.push_back(writeStep(step));
-        tracks.push_back({{"name", track.name}, {"steps", std::move(steps)}});
-    }
-    out["tracks"] = std::move(tracks);
-    Json lanes = Json::array();
-    for (const Lane& lane : pattern.lanes) {
-        std::string hits;
-        for (std::size_t i = 0; i < lane.hits.size(); ++i) {
-            if (i > 0 && i % 4 == 0) hits += ' ';
-            hits += lane.hits[i] ? 'x' : '.';
-        }
-        lanes.push_back({{"name", lane.name}, {"hits", hits}});
-    }
-    out["lanes"] = std::move(lanes);
-    return out;
 }
 
 void putText(Json& node, const char* key, const std::string& value) {
@@ -154,6 +72,11 @@ const Cable* Patch::cableInto(const JackRef& to) const {
 const Pattern* Patch::pattern(std::string_view post) const {
     const auto it = std::ranges::find(patterns, post, &Pattern::post);
     return it == patterns.end() ? nullptr : &*it;
+}
+
+const Performance* Patch::performance(std::string_view post) const {
+    const auto it = std::ranges::find(performances, post, &Performance::post);
+    return it == performances.end() ? nullptr : &*it;
 }
 
 int Patch::row(int cableId) const {
@@ -187,6 +110,7 @@ Result<Patch> readPatch(std::string_view bytes) {
                 cable.fail("id", "is the number of another cable already");
         });
         in.each("patterns", [&](Reader pattern) { patch.patterns.push_back(readPattern(pattern)); });
+        in.each("performances", [&](Reader played) { patch.performances.push_back(readPerformance(played)); });
         patch.extra = in.rest();
         return patch;
     });
@@ -208,6 +132,8 @@ std::string writePatch(const Patch& patch) {
             for (const auto& [id, value] : post.knobs) knobs[id] = value;
             node["knobs"] = std::move(knobs);
         }
+        putText(node, "sample", post.sample);
+        putText(node, "tuning", post.tuning);
         putBack(node, post.extra);
         posts.push_back(std::move(node));
     }
@@ -227,6 +153,11 @@ std::string writePatch(const Patch& patch) {
     Json patterns = Json::array();
     for (const Pattern& pattern : patch.patterns) patterns.push_back(writePattern(pattern));
     out["patterns"] = std::move(patterns);
+    if (!patch.performances.empty()) {
+        Json performances = Json::array();
+        for (const Performance& played : patch.performances) performances.push_back(writePerformance(played));
+        out["performances"] = std::move(performances);
+    }
     putBack(out, patch.extra);
     return dump(out);
 }

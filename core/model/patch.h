@@ -4,6 +4,7 @@
 
 #include "model/extra.h"
 #include "model/pattern.h"
+#include "model/performance.h"
 #include "model/result.h"
 
 #include <cstdint>
@@ -23,7 +24,9 @@ struct Post {
     std::string part;   ///< PartDescription::id
     std::string voice;
     std::map<std::string, double> knobs; ///< by knob id, in the knob's unit; knobs not named stand at their initial
-    Extra extra;
+    Extra extra{};
+    std::string sample{}; ///< name of the recording that it plays; may be empty
+    std::string tuning{}; ///< name of the Scala tuning that it keeps to; may be empty
 
     bool operator==(const Post&) const = default;
 };
@@ -60,7 +63,8 @@ struct Patch {
     std::vector<Post> posts;
     std::vector<Cable> cables; ///< in build order: row n is cables[n - 1]
     std::vector<Pattern> patterns;
-    Extra extra;
+    Extra extra{};
+    std::vector<Performance> performances{};
 
     bool operator==(const Patch&) const = default;
 
@@ -69,6 +73,7 @@ struct Patch {
     /// The cable that is plugged into an input, or nullptr.
     [[nodiscard]] const Cable* cableInto(const JackRef& to) const;
     [[nodiscard]] const Pattern* pattern(std::string_view post) const;
+    [[nodiscard]] const Performance* performance(std::string_view post) const;
     /// 1-based row of a cable id; 0 if there is none.
     [[nodiscard]] int row(int cableId) const;
     /// An id that no cable has.

@@ -95,6 +95,10 @@ std::optional<double> inUnit(Unit unit, const Written& w) {
         if (is("c", "ct", "cents")) return w.number / 100.0;
         if (is("oct")) return w.number * 12.0;
         break;
+    case Unit::Cents:
+        if (is("", "c", "ct", "cents")) return w.number;
+        if (is("st")) return w.number * 100.0;
+        break;
     case Unit::Octaves:
         if (is("", "oct")) return w.number;
         if (is("st")) return w.number / 12.0;
@@ -169,6 +173,8 @@ std::string Scale::text(double value) const {
         return (min < 0.0 ? signedFigures(value) : figures(value)) + " %";
     case Unit::Semitones:
         return signedFigures(value) + " st";
+    case Unit::Cents:
+        return signedFigures(value) + " ct";
     case Unit::Octaves:
         return signedFigures(value) + " oct";
     case Unit::Decibels:

@@ -15,7 +15,7 @@
 
 namespace lariat {
 
-enum class Unit { None, Volts, Hertz, Seconds, Percent, Semitones, Octaves, Decibels, Bpm, Times };
+enum class Unit { None, Volts, Hertz, Seconds, Percent, Semitones, Cents, Octaves, Decibels, Bpm, Times };
 enum class Taper { Linear, Log, Squared, Switch };
 
 struct Scale {

@@ -2,7 +2,7 @@
 #include "devices/audio_device.h"
 #include "devices/simulated_device.h"
 #include "engine/engine.h"
-#include "engine/wav.h"
+#include "model/audio_file.h"
 #include "support/patches.h"
 
 #include <QtTest>

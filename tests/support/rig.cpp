@@ -60,7 +60,7 @@ Rig& Rig::feed(const std::string& jack, std::vector<float> volts) {
 }
 
 Rig& Rig::pattern(Pattern pattern) {
-    pattern_ = std::make_shared<const Pattern>(std::move(pattern));
+    setup.pattern = std::make_shared<const Pattern>(std::move(pattern));
     return *this;
 }
 
@@ -93,7 +93,9 @@ void Rig::fill(Signal& signal, const Source& source) const {
 Rig& Rig::run(double seconds) {
     if (!block_) {
         block_ = type_.make();
-        block_->prepare({rate_, seed_, pattern_});
+        setup.rate = rate_;
+        setup.seed = seed_;
+        block_->prepare(setup);
     }
     const auto runs = static_cast<std::size_t>(std::ceil(seconds * rate_ / kRun));
     std::vector<Signal> ins(type_.inputs.size());

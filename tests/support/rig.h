@@ -30,6 +30,8 @@ class Rig {
     /// Feeds an input with a recording.
     Rig& feed(const std::string& jack, std::vector<float> volts);
     Rig& pattern(Pattern pattern);
+    /// What the block is told before it starts; rate and seed are the rig's own.
+    Setup setup;
 
     /// Runs on for so many seconds; outputs are appended to what was recorded before.
     Rig& run(double seconds);
@@ -57,7 +59,6 @@ class Rig {
     double rate_;
     std::uint64_t seed_;
     std::unique_ptr<Block> block_;
-    std::shared_ptr<const Pattern> pattern_;
     std::map<std::size_t, Source> sources_;
     std::vector<double> controls_;
     std::map<std::string, std::vector<float>> recorded_;

@@ -1,6 +1,9 @@
-#include "engine/wav.h"
+#include "model/audio_file.h"
 
+#include <array>
 #include <cmath>
+#include <cstdint>
+#include <fstream>
 #include <memory>
 
 #include <fmt/format.h>
@@ -14,6 +17,27 @@ constexpr sf_count_t kMostSamples = 128 * 1024 * 1024;
 
 tl::unexpected<Error> fail(const std::filesystem::path& file, std::string reason) {
     return tl::unexpected(Error{file.string(), {}, std::move(reason)});
+}
+
+/// Why a WAV file's chunks do not add up; empty if they do, or if it is none. The library would read on in silence.
+std::string badChunks(const std::filesystem::path& file) {
+    std::ifstream in(file, std::ios::binary | std::ios::ate);
+    const auto size = static_cast<std::uint64_t>(in.tellg());
+    in.seekg(0);
+    std::array<char, 12> head{};
+    if (!in.read(head.data(), head.size()) || std::string_view(head.data(), 4) != "RIFF") return {};
+    for (std::uint64_t at = 12; at + 8 <= size;) {
+        std::array<unsigned char, 8> chunk{};
+        in.seekg(static_cast<std::streamoff>(at));
+        if (!in.read(reinterpret_cast<char*>(chunk.data()), chunk.size())) break;
+        const std::uint64_t claimed =
+            chunk[4] | chunk[5] << 8 | chunk[6] << 16 | static_cast<std::uint64_t>(chunk[7]) << 24;
+        if (claimed > size - at - 8)
+            return fmt::format("the chunk at byte {} claims {} bytes, {} are left; the file was cut short", at, claimed,
+                               size - at - 8);
+        at += 8 + claimed + claimed % 2;
+    }
+    return {};
 }
 
 } // namespace
@@ -41,6 +65,7 @@ Result<void> writeWav(const std::filesystem::path& file, std::span<const float> 
 }
 
 Result<AudioFile> readAudio(const std::filesystem::path& file) {
+    if (std::string why = badChunks(file); !why.empty()) return fail(file, std::move(why));
     SF_INFO info{};
     const Handle handle(sf_open(file.c_str(), SFM_READ, &info), sf_close);
     if (!handle) return fail(file, fmt::format("cannot be read as audio: {}", sf_strerror(nullptr)));
@@ -51,7 +76,8 @@ Result<AudioFile> readAudio(const std::filesystem::path& file) {
     out.samples.resize(static_cast<std::size_t>(info.frames * info.channels));
     const sf_count_t read =
         sf_read_float(handle.get(), out.samples.data(), static_cast<sf_count_t>(out.samples.size()));
-    out.samples.resize(static_cast<std::size_t>(read)); // a file that was cut short gives what it has
+    if (read != static_cast<sf_count_t>(out.samples.size()))
+        return fail(file, fmt::format("claims {} samples and holds {}; it was cut short", out.samples.size(), read));
     return out;
 }
 

@@ -1,0 +1,64 @@
+#include "engine/electrics.h"
+
+#include "engine/graph.h"
+
+namespace lariat {
+namespace {
+
+bool isPassive(const Patch& patch, const Library& library, const JackRef& jack) {
+    const Post* post = patch.post(jack.post);
+    const PartInfo* part = post ? library.part(*post) : nullptr;
+    const JackInfo* info = part ? part->jack(jack.jack) : nullptr;
+    return info && part->blocks[static_cast<std::size_t>(info->at.block)].type->id == "passive-mult";
+}
+
+/// The input of the passive mult that this output is a jack of.
+JackRef inputOf(const Patch& patch, const Library& library, const JackRef& output) {
+    const PartInfo& part = *library.part(*patch.post(output.post));
+    const int block = part.jack(output.jack)->at.block;
+    for (const JackInfo& jack : part.jacks)
+        if (!jack.output && jack.at.block == block) return {output.post, jack.id};
+    return {};
+}
+
+} // namespace
+
+Electrics::Electrics(const Patch& patch, const Library& library) : patch_(patch), library_(library) {
+    for (const Cable& cable : patch.cables) {
+        if (isPassive(patch, library, cable.to)) continue;
+        const JackRef root = rootOf(cable.to);
+        if (root.post.empty()) continue;
+        const double own = library.jack(patch, cable.to)->electrics.kiloohms;
+        const double source = library.jack(patch, root)->electrics.kiloohms;
+        Load& load = loads_[root];
+        load.siemens += 1.0 / (own > 0.0 ? own : kInputKiloohms);
+        load.inputs += 1;
+        if (source > 0.0) load.sourceKiloohms = source;
+    }
+}
+
+JackRef Electrics::rootOf(const JackRef& input) const {
+    JackRef at = input;
+    for (int guard = 0; guard < 1000; ++guard) {
+        const JackRef from = feederOf(patch_, library_, at);
+        if (from.post.empty() || !isPassive(patch_, library_, from)) return from;
+        at = inputOf(patch_, library_, from);
+        if (at.post.empty()) return {};
+    }
+    return {};
+}
+
+double Electrics::gainInto(const JackRef& input) const {
+    const auto load = loads_.find(rootOf(input));
+    if (load == loads_.end()) return 1.0;
+    const double parallel = 1.0 / load->second.siemens;
+    const double source = load->second.sourceKiloohms;
+    return parallel / (parallel + source) * (kInputKiloohms + source) / kInputKiloohms;
+}
+
+int Electrics::sharers(const JackRef& input) const {
+    const auto load = loads_.find(rootOf(input));
+    return load == loads_.end() ? 0 : load->second.inputs;
+}
+
+} // namespace lariat
