@@ -1,6 +1,6 @@
 // Ladder filter: four one-poles in a row with feedback, 24 or 12 dB per octave.
 //
-// Analogue prototype H(s) = 1 / ((1 + s/ωc)^4 + k) with k = 0…4.2 from the resonance; it oscillates at ωc from k = 4.
+// Analogue prototype H(s) = 1 / ((1 + s/ωc)^4 + k) with k = 0…4.5 from the resonance; it oscillates at ωc from k = 4.
 // The passband loses 1/(1 + k), the bass loss of a ladder, given back by `bass`: the input is raised by 1 + bass · k.
 // Solved with zero-delay feedback (Zavalishin) at four times the rate, which keeps it within 0.15 dB of the prototype
 // to 12 kHz at 96 kHz; the sum at the input saturates at 6 V. Drive is the gain into it, taken back behind the filter.
@@ -30,7 +30,7 @@ class Ladder final : public StatefulBlock<Ladder> {
             const float hertz = frame.control(Cutoff)(i) * fastExp2(std::clamp(octaves, -20.0f, 20.0f));
             const float g = warped(std::min(hertz, 0.45f * static_cast<float>(frame.rate)), kOver * frame.rate);
             const float G = g / (1.0f + g);
-            const float k = 4.2f * 0.01f * std::clamp(resonance(i), 0.0f, 100.0f);
+            const float k = 4.5f * 0.01f * std::clamp(resonance(i), 0.0f, 100.0f);
             const float gain = decibelsToGain(frame.control(Drive)(i));
             const float in = (kThermal + frame.in(Input)[i]) * gain * (1.0f + 0.01f * frame.control(Bass)(i) * k);
             const float scale = 1.0f / (1.0f + k * G * G * G * G);

@@ -162,8 +162,8 @@ class Quantizer final : public StatefulBlock<Quantizer> {
         const double cents = 1200.0 * std::clamp(static_cast<double>(frame_->in(c == 0 ? In1 : In2)[i]), -12.0, 12.0);
         const double present = channel.fresh ? 1e9 : 1200.0 * static_cast<double>(channel.note);
         const auto note = static_cast<float>(quantized(cents, rootCents(i), present) / 1200.0);
-        const bool changed = channel.fresh || std::abs(note - channel.note) > 1e-5f;
-        if (changed) channel.note = note;
+        const bool changed = !channel.fresh && std::abs(note - channel.note) > 1e-5f;
+        channel.note = note;
         channel.fresh = false;
         return changed;
     }
@@ -197,8 +197,9 @@ class Quantizer final : public StatefulBlock<Quantizer> {
         if (c == 0 && (frame_->position(Play) == 1 || s.gates.high(3))) return playStep(at, i);
         const int mode = frame_->position(Mode1 + c);
         if (mode < OnClock) return;
+        const bool first = channel.fresh;
         const bool changed = take(c, i);
-        if (mode == OnClock || changed) channel.due = at + kSettle * frame_->rate;
+        if (mode == OnClock || changed || first) channel.due = at + kSettle * frame_->rate;
     }
 
     void playStep(double at, int i) {

@@ -51,9 +51,13 @@ class TriggerPattern final : public StatefulBlock<TriggerPattern> {
                                                    : chance() * static_cast<float>(length) < static_cast<float>(fill);
         const float probability = 0.01f * modulated(frame, Probability, ProbabilityCv, ProbabilityAmount, 10.0f)(i);
         const bool played = hit && chance() < probability;
-        const double open = 0.5 * s.interval;
-        if (s.step == 0) s.outs[First].fire(at, open, kGateVolts);
-        s.outs[played ? Hits : hit ? Missed : Rests].fire(at, open, kGateVolts);
+        const double open = s.interval > 0.0 ? 0.5 * s.interval : kTriggerSeconds * frame.rate;
+        const auto strike = [&](PulseWriter& out) {
+            out.drop(at);
+            out.fire(at, open, kGateVolts);
+        };
+        if (s.step == 0) strike(s.outs[First]);
+        strike(s.outs[played ? Hits : hit ? Missed : Rests]);
     }
 
     float chance() { return 0.5f * (state_.random.bipolar() + 1.0f); }
@@ -64,7 +68,7 @@ class TriggerPattern final : public StatefulBlock<TriggerPattern> {
         Random random;
         int step = -1;
         double last = -1e18;
-        double interval = 12000.0;
+        double interval = 0.0; ///< 0: not known yet
     } state_;
 };
 

@@ -1,5 +1,6 @@
 // State-variable filter against the analogue prototype, and as an oscillator.
 #include "measure/measure.h"
+#include "support/analysis.h"
 #include "support/rig.h"
 #include "units/level.h"
 #include "units/pitch.h"
@@ -9,11 +10,10 @@
 #include <complex>
 
 using namespace lariat;
-using lariat::test::Rig;
+using namespace lariat::test;
 
 namespace {
 
-constexpr double kPi = 3.14159265358979323846;
 using Response = std::complex<double>;
 
 /// H(s) of one output at s = j·f/fc, damping k.
@@ -33,19 +33,7 @@ double gainAt(const std::string& output, double cutoff, double resonance, double
         .set("resonance", resonance)
         .feed("in-1", [&](double t) { return 0.2 * std::sin(2.0 * kPi * hertz * t); })
         .run(0.6);
-    std::complex<double> sum = 0.0;
-    const auto& volts = rig.out(output);
-    const auto cycles = std::floor(0.3 * hertz);
-    const auto length = static_cast<std::size_t>(cycles / hertz * 96000.0);
-    const std::size_t start = volts.size() - length;
-    double window = 0.0;
-    for (std::size_t i = 0; i < length; ++i) {
-        const double w = 0.5 - 0.5 * std::cos(2.0 * kPi * (static_cast<double>(i) + 0.5) / static_cast<double>(length));
-        sum += w * static_cast<double>(volts[start + i]) *
-               std::polar(1.0, -2.0 * kPi * hertz * static_cast<double>(start + i) / 96000.0);
-        window += w;
-    }
-    return 2.0 * std::abs(sum) / window / 0.2;
+    return amplitudeOf(rig.out(output), hertz) / 0.2;
 }
 
 /// The damping of a resonance setting, as the block's header states it.

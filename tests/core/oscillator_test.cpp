@@ -1,6 +1,6 @@
 // VCO and LFO against closed forms: pitch law, Fourier series, aliasing, sync, modulation.
-#include "engine/resampler.h"
 #include "measure/measure.h"
+#include "support/analysis.h"
 #include "support/rig.h"
 #include "units/level.h"
 #include "units/pitch.h"
@@ -10,43 +10,9 @@
 #include <cmath>
 
 using namespace lariat;
-using lariat::test::Rig;
+using namespace lariat::test;
 
 namespace {
-
-constexpr double kPi = 3.14159265358979323846;
-
-/// The signal as a file at 48 kHz would have it, without its first tenth of a second.
-std::vector<float> atFileRate(const std::vector<float>& volts) {
-    std::vector<float> both;
-    for (const float v : volts) both.insert(both.end(), {v, v});
-    std::vector<float> out(volts.size(), 0.0f);
-    Resampler resampler(96000.0, 48000.0);
-    bool given = false;
-    const auto frames = resampler.fill(out, [&]() -> std::span<const float> {
-        if (std::exchange(given, true)) return {};
-        return both;
-    });
-    std::vector<float> mono;
-    for (std::size_t i = 4800; i < frames; ++i) mono.push_back(out[2 * i]);
-    return mono;
-}
-
-/// Loudest thing between 20 Hz and 18 kHz that is no harmonic of `hertz`, in dB below the fundamental.
-double aliasFloor(const std::vector<float>& volts, double hertz, double rate = 48000.0) {
-    const Spectrum spectrum = measureSpectrum(volts, rate);
-    double fundamental = 0.0; // the strongest of the first harmonics: a synced wave may have a weak one
-    for (int n = 1; n <= 8; ++n) fundamental = std::max(fundamental, spectrum.at(hertz * n));
-    double loudest = 0.0;
-    const double guard = 8.0 * spectrum.binHertz;
-    for (std::size_t bin = 1; bin < spectrum.amplitude.size(); ++bin) {
-        const double f = static_cast<double>(bin) * spectrum.binHertz;
-        if (f < 20.0 || f > 18000.0) continue;
-        const double off = std::abs(f - hertz * std::round(f / hertz));
-        if (off > guard && f > guard) loudest = std::max(loudest, static_cast<double>(spectrum.amplitude[bin]));
-    }
-    return toDecibels(loudest / fundamental).value;
-}
 
 /// Volts for a frequency with the octave switch at C4.
 double voltsFor(double hertz) {

@@ -1,0 +1,319 @@
+// What moves and decides: eight-phase LFO, function generator, samples, chance, registers, detectors, logic, switches.
+#include "support/analysis.h"
+#include "support/rig.h"
+#include "units/pitch.h"
+
+#include <QtTest>
+
+#include <cmath>
+#include <set>
+
+using namespace lariat;
+using namespace lariat::test;
+
+namespace {
+
+double at(const Rig& rig, const char* jack, double seconds) {
+    return static_cast<double>(rig.out(jack)[static_cast<std::size_t>(std::lround(seconds * 96000))]);
+}
+
+std::vector<Pulse> clocks(int count, double period = 0.01, double first = 0.005) {
+    std::vector<Pulse> pulses;
+    for (int n = 0; n < count; ++n) pulses.push_back({first + n * period, first + (n + 0.5) * period});
+    return pulses;
+}
+
+} // namespace
+
+class ControlBlocksTest : public QObject {
+    Q_OBJECT
+
+  private Q_SLOTS:
+    void eightPhasesLie45DegreesApart() {
+        Rig rig("phase-lfo");
+        rig.set("rate", 10).run(2.0);
+        for (int p = 0; p < 8; ++p) {
+            const auto jack = "phase-" + std::to_string(45 * p);
+            double worst = 0.0;
+            for (double t = 0.5; t < 1.5; t += 0.00113) {
+                const double late = 4.0 / 96000.0; // the band-limiting
+                const double ideal = 5.0 * std::sin(2.0 * kPi * (10.0 * (t + 1.0 / 96000.0 - late) + p / 8.0));
+                worst = std::max(worst, std::abs(at(rig, jack.c_str(), t) - ideal));
+            }
+            QVERIFY2(worst < 0.005, qPrintable(QString::number(worst)));
+        }
+    }
+
+    void theLfoReachesAudioCleanly() {
+        Rig rig("phase-lfo");
+        rig.set("rate", 500).set("shape", 2).feed("rate-cv", std::log2(1661.0 / 500.0)).run(3.0);
+        const auto saw = atFileRate(rig.out("phase-90"));
+        const double hertz = pitchOf(saw, 48000.0);
+        QVERIFY(std::abs(1200.0 * std::log2(hertz / 1661.0)) < 0.2);
+        QVERIFY2(aliasFloor(saw, hertz) < -80.0, qPrintable(QString::number(aliasFloor(saw, hertz))));
+    }
+
+    void tapsAndClocksSetItsPace() {
+        Rig tapped("phase-lfo");
+        tapped.pulses("tap", {{0.1, 0.11}, {0.35, 0.36}}).set("shape", 3).run(2.0);
+        const auto rises = risingOf(tapped.out("phase-0"));
+        QVERIFY(std::abs(rises.back() - rises[rises.size() - 2] - 0.25) < 1e-4);
+        Rig clocked("phase-lfo");
+        clocked.pulses("sync", clocks(40, 0.1)).set("shape", 3).run(4.0);
+        const auto synced = risingOf(clocked.out("phase-0"));
+        QVERIFY(std::abs(synced.back() - synced[synced.size() - 2] - 0.1) < 1e-4);
+        const double off = std::remainder(synced.back() - 0.005 - 4.0 / 96000.0, 0.1);
+        QVERIFY2(std::abs(off) < 0.002, qPrintable(QString::number(off)));
+    }
+
+    void riseAndFallTakeTheirTime() {
+        for (const double curve : {0.0, 70.0, -70.0}) {
+            Rig rig("function-generator");
+            rig.set("rise", 0.05).set("fall", 0.15).set("curve", curve).pulses("trigger", {{0.1, 0.11}}).run(0.5);
+            QVERIFY(std::abs(rig.rising("end-of-rise").front() - 0.15) < 1e-4);
+            QVERIFY(std::abs(rig.rising("end-of-fall").front() - 0.30) < 1e-4);
+            QVERIFY(std::abs(at(rig, "out", 0.15) - 8.0) < 0.15);
+            QVERIFY(std::abs(at(rig, "out", 0.45)) < 0.01);
+            if (curve == 0.0) QVERIFY(std::abs(at(rig, "out", 0.125) - 4.0) < 0.02);
+        }
+    }
+
+    void itCyclesAtAudioRateCleanly() {
+        Rig rig("function-generator");
+        rig.set("rise", 0.0003).set("fall", 0.0003).set("cycle", 1).run(3.0);
+        const auto out = atFileRate(rig.out("out"));
+        const double hertz = pitchOf(out, 48000.0);
+        QVERIFY(std::abs(1200.0 * std::log2(hertz * 0.0006)) < 0.5);
+        QVERIFY2(aliasFloor(out, hertz) < -80.0, qPrintable(QString::number(aliasFloor(out, hertz))));
+    }
+
+    /// 4:5:6 as fast ratios is a just chord, within a tenth of a cent.
+    void ratiosAreAJustChord() {
+        Rig rig("function-generator");
+        rig.set("rise", 0.0025).set("fall", 0.0025).set("cycle", 1).set("mode", 3).set("ratios", 1).run(3.0);
+        for (int k = 0; k < 4; ++k) {
+            const double hertz = pitchOf(part(rig.out("related-" + std::to_string(k + 1)), 1.0, 3.0));
+            const double cents = 1200.0 * std::log2(hertz / (200.0 * (4 + k) / 4.0));
+            QVERIFY2(std::abs(cents) < 0.1, qPrintable(QString::number(cents)));
+        }
+    }
+
+    void relatedByLevelsPhaseSlopeAndShape() {
+        const auto rig = [](double mode, double spread) {
+            Rig r("function-generator");
+            r.set("rise", 0.01).set("fall", 0.03).set("cycle", 1).set("mode", mode).set("spread", spread).run(1.0);
+            return r;
+        };
+        const Rig levels = rig(0, 0);
+        QVERIFY(peakOf(levels.out("related-1")) > 7.9 && peakOf(levels.out("related-4")) < 0.01);
+        const Rig faded = rig(0, 100);
+        QVERIFY(peakOf(faded.out("related-1")) < 0.01 && peakOf(faded.out("related-4")) > 7.9);
+        const Rig phase = rig(1, 100);
+        QVERIFY(std::abs(at(phase, "related-3", 0.5) - at(phase, "related-1", 0.52)) < 0.02); // half a cycle on
+        const Rig slope = rig(2, 100);
+        QVERIFY(std::abs(meanOf(slope.out("related-1")) - 4.0) < 0.05); // a triangle's mean does not move
+        QVERIFY(highest(part(slope.out("related-4"), 0.48, 0.52)) - highest(part(slope.out("related-1"), 0.48, 0.52)) >
+                500);
+        const Rig shapes = rig(4, 50);
+        QVERIFY(peakOf(shapes.out("related-3")) == 8.0);
+    }
+
+    void itSlewsWhatComesIn() {
+        Rig rig("function-generator");
+        rig.set("rise", 0.1)
+            .set("fall", 0.2)
+            .feed("slew-in", [](double t) { return t > 0.1 && t < 0.4 ? 8.0 : 0.0; })
+            .run(1.0);
+        QVERIFY(std::abs(at(rig, "out", 0.15) - 4.0) < 0.02);
+        QVERIFY(std::abs(at(rig, "out", 0.5) - 4.0) < 0.02);
+    }
+
+    void sampledVoltagesAreThoseOfTheEdge() {
+        Rig rig("sample-hold");
+        rig.feed("in", [](double t) { return 5.0 * std::sin(2.0 * kPi * 3.0 * t); })
+            .pulses("trigger", {{0.0400013, 0.1}, {0.2, 0.3}})
+            .run(0.4);
+        QVERIFY(std::abs(at(rig, "held", 0.15) - 5.0 * std::sin(2.0 * kPi * 3.0 * 0.0400013)) < 1e-4);
+        QVERIFY(std::abs(at(rig, "tracked", 0.25) - 5.0 * std::sin(2.0 * kPi * 3.0 * 0.25)) < 1e-3);
+        QVERIFY(std::abs(at(rig, "tracked", 0.39) - 5.0 * std::sin(2.0 * kPi * 3.0 * 0.3)) < 2e-3);
+    }
+
+    void chanceIsSeeded() {
+        const auto run = [](std::uint64_t seed) {
+            Rig rig("random-source", 96000.0, seed);
+            rig.set("rate", 100).run(3.0);
+            return rig;
+        };
+        const Rig a = run(3);
+        QVERIFY(a.out("smooth") == run(3).out("smooth"));
+        QVERIFY(a.out("smooth") != run(4).out("smooth"));
+        QVERIFY(std::abs(meanOf(a.out("stepped"))) < 0.6);
+        double steepest = 0.0;
+        for (std::size_t i = 1; i < a.out("smooth").size(); ++i)
+            steepest = std::max(steepest, static_cast<double>(std::abs(a.out("smooth")[i] - a.out("smooth")[i - 1])));
+        QVERIFY(steepest < 10.0 * kPi / 2.0 / 960.0 * 1.01); // a raised cosine's steepest place
+    }
+
+    void registerPeriods_data() {
+        QTest::addColumn<double>("mode");
+        QTest::addColumn<int>("period");
+        QTest::newRow("lock 8") << 1.0 << 8;
+        QTest::newRow("lock 16") << 2.0 << 16;
+        QTest::newRow("127") << 3.0 << 127;
+    }
+    /// Exactly those periods, no shorter one, over thousands of clocks.
+    void registerPeriods() {
+        QFETCH(double, mode);
+        QFETCH(int, period);
+        Rig rig("shift-register");
+        constexpr int kClocks = 4000;
+        rig.set("mode", mode).set("state", 0b10110001).pulses("clock", {}).feed("clock", [](double t) {
+            return std::fmod(t, 0.0005) < 0.00025 && t > 0.0004 ? 8.0 : 0.0;
+        });
+        rig.run(kClocks * 0.0005);
+        std::vector<bool> bits;
+        for (int n = 2; n < kClocks; ++n) bits.push_back(at(rig, "bit-1", (n + 0.25) * 0.0005) > 4.0);
+        for (int shift = 1; shift <= period; ++shift) {
+            bool same = true;
+            for (std::size_t i = 300; same && i + static_cast<std::size_t>(shift) < bits.size(); ++i)
+                same = bits[i] == bits[i + static_cast<std::size_t>(shift)];
+            QCOMPARE(same, shift == period);
+        }
+    }
+
+    void registerVoltagesBitsAndRestore() {
+        Rig rig("shift-register");
+        rig.set("mode", 1)
+            .set("state", 0b01001010)
+            .set("range", 7)
+            .set("second-range", 7.5)
+            .pulses("restore", {{0.002, 0.004}})
+            .pulses("clock", {{0.05, 0.06}})
+            .run(0.1);
+        // Stages 2, 4, 7 are set: 4 + 2 + 1 of 7.
+        QVERIFY(std::abs(at(rig, "cv", 0.03) - 7.0) < 1e-5);
+        QVERIFY(std::abs(at(rig, "second", 0.03)) < 1e-6);
+        QVERIFY(at(rig, "bit-2", 0.03) > 7.0 && at(rig, "bit-1", 0.03) < 0.1);
+        // Shifted once with lock 8: stages 3, 5, 8.
+        QVERIFY(std::abs(at(rig, "second", 0.08) - 7.5 * (4.0 + 2.0) / 15.0) < 1e-5);
+        QVERIFY(at(rig, "pair-34", 0.08) < 0.1);
+    }
+
+    void detectorsSeeWhatMoves() {
+        Rig rig("comparator");
+        rig.set("gate-time", 0.002).set("threshold", 1).set("window", 1);
+        rig.feed("a", [](double t) { return t < 0.1   ? 0.0
+                                            : t < 0.2 ? 20.0 * (t - 0.1)
+                                            : t < 0.3 ? 2.0
+                                                      : 1.5; })
+            .run(0.4);
+        QVERIFY(std::abs(rig.rising("rising").front() - 0.1) < 0.005);
+        QVERIFY(std::abs(rig.rising("falling").front() - 0.3) < 0.001);
+        QVERIFY(std::abs(rig.rising("above").front() - 0.15) < 1e-4);
+        QVERIFY(std::abs(rig.rising("window").front() - 0.15) < 1e-4);
+        QVERIFY(rig.rising("moving").size() >= 2);
+    }
+
+    void pitchChangeTriggersFireOnEverySemitoneAndNothingElse() {
+        const double notes[] = {0, 1, 1, 3, 3.04, 3, 2, 14, 14, 13.97};
+        Rig rig("comparator");
+        rig.feed("a", [&](double t) { return notes[std::min(9, static_cast<int>(t / 0.1))] / 12.0; }).run(1.0);
+        const auto& steps = rig.rising("step");
+        QCOMPARE(steps.size(), std::size_t{4}); // 0→1, 1→3, 3→2, 2→14; the trembling ones are none
+        const double expected[] = {0.1, 0.3, 0.6, 0.7};
+        for (std::size_t n = 0; n < 4; ++n) QVERIFY(std::abs(steps[n] - expected[n] - 0.001) < 1e-4);
+    }
+
+    void comparedEdgesAreExact() {
+        Rig rig("comparator");
+        rig.feed("a", [](double t) { return 5.0 * std::sin(2.0 * kPi * 440.0 * t); }).feed("b", 0.0).run(1.0);
+        const auto& edges = rig.rising("above");
+        for (std::size_t n = 2; n < edges.size(); ++n) QVERIFY(std::abs(edges[n] - edges[n - 1] - 1.0 / 440.0) < 1e-7);
+    }
+
+    void logicOfTwoGates() {
+        Rig rig("logic");
+        rig.set("delay", 0.05).set("length", 0.015).set("chance", 100);
+        rig.pulses("a", {{0.1, 0.3}, {0.5, 0.6}}).pulses("b", {{0.2, 0.4}}).run(0.8);
+        const auto span = [&](const char* jack) {
+            return std::pair{rig.rising(jack).front(), rig.falling(jack).front()};
+        };
+        const auto near = [](double a, double b) { return std::abs(a - b) < 2e-6; };
+        QVERIFY(near(span("and").first, 0.2) && near(span("and").second, 0.3));
+        QVERIFY(near(span("or").first, 0.1) && near(span("or").second, 0.4));
+        QCOMPARE(rig.rising("xor").size(), std::size_t{3});
+        QVERIFY(near(span("delayed").first, 0.15) && near(span("delayed").second, 0.35));
+        QVERIFY(near(span("length").second, 0.115));
+        QVERIFY(near(span("flip-flop").first, 0.1) && near(span("flip-flop").second, 0.2)); // b clears it
+        QVERIFY(near(rig.rising("on-fall").front(), 0.3));
+        QVERIFY(at(rig, "nand", 0.25) < 0.1 && at(rig, "nand", 0.35) > 7.0 && at(rig, "not", 0.05) > 7.0);
+        QCOMPARE(rig.rising("let").size(), std::size_t{2});
+    }
+
+    void switchesStepAndFade() {
+        for (const double fade : {0.0, 1.0}) {
+            Rig rig("sequential-switch");
+            for (int n = 1; n <= 4; ++n) rig.feed("in-" + std::to_string(n), n);
+            rig.set("fade", fade).set("steps", 2).feed("common", 5.0).pulses("clock", clocks(6, 0.02)).run(0.2);
+            const double expected[] = {1, 2, 3, 4, 1, 2, 3};
+            for (int n = 0; n < 6; ++n) {
+                QVERIFY(std::abs(at(rig, "one", n * 0.02 + 0.004) - expected[n]) < 1e-5);
+                QVERIFY(std::abs(at(rig, "many-1", n * 0.02 + 0.004) - (expected[n] == 1 ? 5.0 : 0.0)) < 1e-5);
+                QVERIFY(std::abs(at(rig, "turned-2", n * 0.02 + 0.004) - (expected[n] == 4 ? 1 : expected[n] + 1)) <
+                        1e-5);
+            }
+            if (fade == 1.0) QVERIFY(std::abs(at(rig, "one", 0.006) - 1.5) < 0.02); // half way, 1 ms later
+        }
+    }
+
+    void slewIsLinearOrExponential() {
+        Rig rig("slew");
+        rig.set("rise", 0.1).set("fall", 0.1).feed("in", [](double t) { return t > 0.1 ? 5.0 : 0.0; }).run(0.5);
+        QVERIFY(std::abs(at(rig, "out", 0.125) - 2.5) < 0.01);
+        Rig lag("slew");
+        lag.set("rise", 0.1).set("law", 1).feed("in", [](double t) { return t > 0.1 ? 5.0 : 0.0; }).run(0.5);
+        QVERIFY(std::abs(at(lag, "out", 0.12) - 5.0 * (1.0 - std::exp(-1.0))) < 0.01);
+    }
+
+    void addsExactly() {
+        Rig rig("adder");
+        rig.set("octaves", 5).feed("a", 1.0 / 3.0).feed("b", -0.25).feed("c", 2.0).feed("d", 0.7).run(0.01);
+        QVERIFY(std::abs(at(rig, "sum", 0.005) - (1.0 / 3.0 - 0.25 + 2.0 - 0.7 + 1.0)) < 1e-6);
+    }
+
+    void wavesAreRectifiedAndCompared() {
+        Rig rig("rectifier");
+        rig.feed("a", [](double t) { return 4.0 * std::sin(2.0 * kPi * 20.0 * t); }).feed("b", 1.0).run(0.2);
+        QVERIFY(std::abs(meanOf(rig.out("full")) - 4.0 * 2.0 / kPi) < 0.01);
+        QVERIFY(std::abs(at(rig, "max", 0.0375) - 1.0) < 0.01 && std::abs(at(rig, "min", 0.0375) + 4.0) < 0.01);
+        QVERIFY(std::abs(at(rig, "positive", 0.0375)) < 0.001 && std::abs(at(rig, "negative", 0.0375) + 4.0) < 0.01);
+    }
+
+    void fadesAndCrosses() {
+        Rig rig("crossfader");
+        rig.set("fade", 25).feed("a", 4.0).feed("b", -4.0).run(0.01);
+        QVERIFY(std::abs(at(rig, "out", 0.005) - 2.0) < 1e-5 && std::abs(at(rig, "other", 0.005) + 2.0) < 1e-5);
+        Rig power("crossfader");
+        power.set("law", 1).feed("a", 1.0).run(0.01);
+        QVERIFY(std::abs(at(power, "out", 0.005) - std::sqrt(0.5)) < 1e-5);
+        Rig matrix("matrix");
+        matrix.set("amount-12", 50).set("amount-32", -100).feed("in-1", 4.0).feed("in-3", 1.0).run(0.01);
+        QVERIFY(std::abs(at(matrix, "out-2", 0.005) - 1.0) < 1e-5 && at(matrix, "out-1", 0.005) == 0.0);
+    }
+
+  private:
+    static std::vector<double> risingOf(const std::vector<float>& volts) {
+        std::vector<double> edges;
+        for (std::size_t i = 1; i < volts.size(); ++i)
+            if (volts[i - 1] < 0.0f && volts[i] >= 0.0f)
+                edges.push_back((static_cast<double>(i) - static_cast<double>(volts[i] / (volts[i] - volts[i - 1]))) /
+                                96000.0);
+        return edges;
+    }
+    static long highest(const std::vector<float>& volts) {
+        return std::max_element(volts.begin(), volts.end()) - volts.begin();
+    }
+};
+
+QTEST_GUILESS_MAIN(ControlBlocksTest)
+#include "control_blocks_test.moc"

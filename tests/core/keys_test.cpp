@@ -1,0 +1,215 @@
+// Keys, the MIDI converter and its chain, the pad, and MIDI files.
+#include "blocks/midi_modes.h"
+#include "library/midi_file.h"
+#include "support/rig.h"
+
+#include <QFile>
+#include <QTemporaryDir>
+#include <QtTest>
+
+using namespace lariat;
+using lariat::test::Rig;
+
+namespace {
+
+MidiMessage on(int note, int velocity = 100, int channel = 0) {
+    return {static_cast<std::uint8_t>(0x90 | channel), static_cast<std::uint8_t>(note),
+            static_cast<std::uint8_t>(velocity)};
+}
+MidiMessage off(int note, int channel = 0) {
+    return {static_cast<std::uint8_t>(0x80 | channel), static_cast<std::uint8_t>(note), 0};
+}
+
+/// Beats are half seconds.
+std::shared_ptr<const Performance> played(std::vector<PlayedMessage> messages, double length = 0.0) {
+    return std::make_shared<const Performance>(Performance{"keys", 120.0, length, std::move(messages)});
+}
+
+double at(const Rig& rig, const char* jack, double seconds) {
+    return static_cast<double>(rig.out(jack)[static_cast<std::size_t>(seconds * 96000)]);
+}
+
+} // namespace
+
+class KeysTest : public QObject {
+    Q_OBJECT
+
+  private Q_SLOTS:
+    void monoModesChooseTheirNote_data() {
+        QTest::addColumn<double>("mode");
+        QTest::addColumn<double>("volts");
+        QTest::newRow("last") << 0.0 << 7.0 / 12.0;
+        QTest::newRow("lowest") << 1.0 << 0.0;
+        QTest::newRow("highest") << 2.0 << 1.0;
+    }
+    void monoModesChooseTheirNote() {
+        QFETCH(double, mode);
+        QFETCH(double, volts);
+        Rig rig("keys");
+        rig.setup.performance =
+            played({{0.2, on(60)}, {0.4, on(72)}, {0.6, on(67)}, {2.0, off(72)}, {2.2, off(67)}, {2.4, off(60)}});
+        rig.set("mode", mode).run(1.5);
+        QVERIFY(std::abs(at(rig, "pitch-1", 0.5) - volts) < 1e-6);
+        QVERIFY(std::abs(at(rig, "pitch-1", 1.15)) < 1e-6); // the last key that is left
+        QCOMPARE(rig.rising("gate-1").size(), std::size_t{1});
+        QVERIFY(std::abs(rig.rising("gate-1").front() - 0.1) < 1e-5);
+        QVERIFY(std::abs(rig.falling("gate-1").front() - 1.2) < 1e-5);
+    }
+
+    void twoNotesWithALatchedInterval() {
+        Rig rig("keys");
+        rig.setup.performance = played({{0.1, on(48)}, {0.2, on(55)}, {1.0, off(55)}, {1.2, on(50)}, {1.3, off(48)}});
+        rig.set("mode", 3).set("latch", 1).run(1.0);
+        QVERIFY(std::abs(at(rig, "pitch-1", 0.3) + 1.0) < 1e-6);
+        QVERIFY(std::abs(at(rig, "pitch-2", 0.3) + 5.0 / 12.0) < 1e-6);
+        QVERIFY(std::abs(at(rig, "pitch-2", 0.55) + 5.0 / 12.0) < 1e-6); // the interval stays
+    }
+
+    void theUpperNoteLags() {
+        Rig rig("keys");
+        rig.setup.performance = played({{0.1, on(48)}, {0.1, on(60)}, {1.0, on(72)}});
+        rig.set("mode", 3).set("upper-lag", 0.2).run(1.0);
+        QVERIFY(std::abs(at(rig, "pitch-2", 0.6) - 0.5) < 0.01); // half way after 0.1 s of 0.2 s
+        QVERIFY(std::abs(at(rig, "pitch-2", 0.75) - 1.0) < 1e-6);
+        QVERIFY(std::abs(at(rig, "pitch-1", 0.6) + 1.0) < 1e-6);
+    }
+
+    void fourVoicesTakeTurnsAndStealTheOldest() {
+        std::vector<PlayedMessage> messages;
+        for (int n = 0; n < 5; ++n) messages.push_back({0.2 * n, on(60 + n)});
+        Rig rig("keys");
+        rig.setup.performance = played(messages);
+        rig.set("mode", 4).run(1.0);
+        QVERIFY(std::abs(at(rig, "pitch-1", 0.9) - 4.0 / 12.0) < 1e-6); // the first voice was the oldest
+        for (int v = 1; v < 4; ++v)
+            QVERIFY(std::abs(at(rig, ("pitch-" + std::to_string(v + 1)).c_str(), 0.9) - v / 12.0) < 1e-6);
+        QCOMPARE(rig.rising("gate-1").size(), std::size_t{2});
+    }
+
+    void bendVelocityModulationPressure() {
+        Rig rig("keys");
+        rig.setup.performance =
+            played({{0.0, on(60, 127)}, {0.2, {0xE0, 0x7F, 0x7F}}, {0.4, {0xB0, 1, 127}}, {0.6, {0xD0, 64, 0}}});
+        rig.set("bend-range", 12).run(0.5);
+        QVERIFY(std::abs(at(rig, "velocity", 0.4) - 8.0) < 1e-5);
+        QVERIFY(std::abs(at(rig, "pitch-1", 0.4) - 1.0) < 2e-4);
+        QVERIFY(std::abs(at(rig, "modulation", 0.4) - 8.0) < 1e-5);
+        QVERIFY(std::abs(at(rig, "pressure", 0.4) - 8.0 * 64 / 127) < 1e-4);
+    }
+
+    void aLoopPlaysAgain() {
+        Rig rig("keys");
+        rig.setup.performance = played({{0.0, on(60)}, {0.5, off(60)}}, 1.0);
+        rig.run(2.99);
+        QCOMPARE(rig.rising("gate-1").size(), std::size_t{6});
+    }
+
+    void notesPlayedByHandAreHeard() {
+        Rig rig("keys");
+        rig.run(0.1);
+        rig.transport.played[0] = on(69);
+        rig.transport.playedCount = 1;
+        rig.run(0.001);
+        rig.transport.playedCount = 0;
+        rig.run(0.1);
+        QVERIFY(std::abs(static_cast<double>(rig.out("pitch-1").back()) - 0.75) < 1e-6);
+        QVERIFY(rig.out("gate-1").back() > 5.0f);
+    }
+
+    /// Two units in a chain: the first four notes are the first one's, the next four the second one's.
+    void whatOverflowsGoesToTheNextUnit() {
+        std::vector<PlayedMessage> messages;
+        for (int n = 0; n < 9; ++n) messages.push_back({0.1 * n, on(60 + n)});
+        Rig first("midi-to-cv");
+        Rig second("midi-to-cv");
+        first.setup.performance = second.setup.performance = played(messages);
+        first.setup.chainLength = second.setup.chainLength = 2;
+        second.setup.chainPlace = 1;
+        first.set("mode", 2).run(0.6);
+        second.set("mode", 2).run(0.6);
+        for (int v = 0; v < 4; ++v) {
+            const std::string jack = "pitch-" + std::to_string(v + 1);
+            const double own = v == 0 ? 8.0 : v; // the ninth note takes the oldest voice, the first unit's first
+            QVERIFY(std::abs(at(first, jack.c_str(), 0.5) - own / 12.0) < 1e-6);
+            QVERIFY(std::abs(at(second, jack.c_str(), 0.5) - (v + 4) / 12.0) < 1e-6);
+        }
+    }
+
+    void aChannelEachAndDrums() {
+        Rig rig("midi-to-cv");
+        rig.setup.performance = played({{0.1, on(60, 100, 0)}, {0.2, on(72, 100, 2)}, {0.3, on(36, 100, 9)}});
+        rig.set("mode", 3).run(0.3);
+        QVERIFY(std::abs(at(rig, "pitch-3", 0.2) - 1.0) < 1e-6);
+        QVERIFY(std::abs(at(rig, "pitch-1", 0.2)) < 1e-6);
+        Rig drums("midi-to-cv");
+        drums.setup.performance = rig.setup.performance;
+        drums.set("mode", 4).run(0.3);
+        QCOMPARE(drums.rising("gate-2").size(), std::size_t{1});
+        QVERIFY(std::abs(drums.rising("gate-2").front() - 0.15) < 1e-5);
+    }
+
+    void midiClockBecomesPulses() {
+        std::vector<PlayedMessage> messages = {{0.0, {0xFA, 0, 0}}};
+        for (int n = 0; n < 96; ++n) messages.push_back({n / 24.0, {0xF8, 0, 0}});
+        messages.push_back({4.0, {0xFC, 0, 0}});
+        Rig rig("midi-to-cv");
+        rig.setup.performance = played(messages);
+        rig.set("mode", 0).run(2.5);
+        QCOMPARE(rig.rising("clock").size(), std::size_t{96});
+        QCOMPARE(rig.rising("gate-2").size(), std::size_t{4});
+        QCOMPARE(rig.rising("gate-3").size(), std::size_t{16});
+        QVERIFY(std::abs(rig.falling("run").front() - 2.0) < 1e-4);
+    }
+
+    void theTableSaysWhatTheModeDoes() {
+        const std::string table = midiTable(midiModes()[2]);
+        QVERIFY(table.find("pitch-4") != std::string::npos && table.find("pitch of voice 4") != std::string::npos);
+        QVERIFY(midiTable(midiModes()[4]).find("channel 10") != std::string::npos);
+    }
+
+    void thePadFollowsItsGesture() {
+        Rig rig("pad");
+        rig.setup.performance = played({{0.2, {0xB0, 16, 127}}, {0.2, {0xB0, 48, 127}}, {0.4, on(60)}, {0.8, off(60)}});
+        rig.set("y", -50).run(0.6);
+        QVERIFY(std::abs(at(rig, "x", 0.5) - 5.0) < 0.01);
+        QVERIFY(std::abs(at(rig, "x-inverted", 0.5) + 5.0) < 0.01);
+        QVERIFY(std::abs(at(rig, "y", 0.5) + 2.5) < 0.01);
+        QVERIFY(std::abs(rig.falling("touch").front() - 0.4) < 1e-5);
+    }
+
+    void midiFilesComeBackAsTheyWere() {
+        QTemporaryDir folder;
+        const auto file = folder.filePath(QStringLiteral("a.mid")).toStdString();
+        const Performance before{
+            "keys", 100.0, 0.0, {{0.0, on(60)}, {0.5, {0xE0, 3, 70}}, {1.25, off(60)}, {2.0, {0xD0, 5, 0}}}};
+        QVERIFY(writeMidiFile(file, before));
+        const auto after = readMidiFile(file, "keys");
+        QVERIFY2(after, after ? "" : after.error().text().c_str());
+        QCOMPARE(after->messages.size(), before.messages.size());
+        for (std::size_t n = 0; n < before.messages.size(); ++n) {
+            QCOMPARE(after->messages[n].beat, before.messages[n].beat);
+            QVERIFY(after->messages[n].message.kind() == before.messages[n].message.kind());
+        }
+        QVERIFY(std::abs(after->tempo - 100.0) < 0.01);
+    }
+
+    void midiFilesThatLieAreRefused() {
+        QTemporaryDir folder;
+        const QString name = folder.filePath(QStringLiteral("lies.mid"));
+        QVERIFY(writeMidiFile(name.toStdString(), Performance{"keys", 120.0, 0.0, {{0.0, on(60)}, {1.0, off(60)}}}));
+        QFile file(name);
+        QVERIFY(file.open(QIODevice::ReadWrite));
+        QVERIFY(file.resize(file.size() - 5));
+        const auto cut = readMidiFile(name.toStdString(), "keys");
+        QVERIFY(!cut && cut.error().text().find("lies.mid") != std::string::npos &&
+                cut.error().reason.find("claims") != std::string::npos);
+        QVERIFY(file.resize(0));
+        file.write("not midi at all");
+        file.flush();
+        QVERIFY(!readMidiFile(name.toStdString(), "keys"));
+        QVERIFY(!readMidiFile("/no/such.mid", "keys"));
+    }
+};
+
+QTEST_GUILESS_MAIN(KeysTest)
+#include "keys_test.moc"

@@ -1,0 +1,149 @@
+// Quantizer: nearest notes, modes, its own sequence; tunings.
+#include "support/rig.h"
+#include "units/tuning.h"
+
+#include <QtTest>
+
+#include <cmath>
+
+using namespace lariat;
+using lariat::test::Pulse;
+using lariat::test::Rig;
+
+namespace {
+
+double at(const Rig& rig, const char* jack, double seconds) {
+    return static_cast<double>(rig.out(jack)[static_cast<std::size_t>(seconds * 96000)]);
+}
+
+std::vector<Pulse> clocks(int count, double period = 0.1, double first = 0.05) {
+    std::vector<Pulse> pulses;
+    for (int n = 0; n < count; ++n) pulses.push_back({first + n * period, first + (n + 0.5) * period});
+    return pulses;
+}
+
+constexpr double kMajor = 2;
+constexpr double kSemitone = 1.0 / 12.0;
+
+} // namespace
+
+class QuantizerTest : public QObject {
+    Q_OBJECT
+
+  private Q_SLOTS:
+    /// A slow ramp over four octaves visits every note of every mask, always the nearest one.
+    void everyMaskGivesItsNearestNote() {
+        for (unsigned mask : {0x001u, 0xAB5u, 0x5ADu, 0xFFFu, 0x295u, 0x810u, 0x124u}) {
+            Rig rig("quantizer");
+            rig.set("scale", 0);
+            for (int n = 0; n < 12; ++n) rig.set("note-" + std::to_string(n), (mask >> n & 1u) ? 1 : 0);
+            rig.feed("in-1", [](double t) { return -2.0 + 4.0 * t; }).run(1.0);
+            for (double t = 0.01; t < 0.99; t += 0.0037) {
+                const double in = 12.0 * (-2.0 + 4.0 * t);
+                double nearest = 1e9;
+                for (int note = -48; note <= 48; ++note)
+                    if (mask >> ((note % 12 + 12) % 12) & 1u) nearest = std::min(nearest, std::abs(note - in));
+                const double got = 12.0 * at(rig, "out-1", t);
+                QVERIFY(std::abs(got - std::round(got)) < 1e-3);
+                QVERIFY((mask >> ((std::lround(got) % 12 + 12) % 12) & 1u) != 0);
+                QVERIFY(std::abs(got - in) < nearest + 0.13); // 10 mV of hysteresis
+            }
+        }
+    }
+
+    void hysteresisKeepsATremblingNoteStill() {
+        Rig rig("quantizer");
+        rig.set("mode-1", 1)
+            .feed("in-1", [](double t) { return 0.5 * kSemitone + 0.004 * std::sin(2.0 * 3.14159 * 50.0 * t); })
+            .run(1.0);
+        QVERIFY(rig.rising("trigger-1").size() <= 1);
+    }
+
+    void triggersByMode_data() {
+        QTest::addColumn<double>("mode");
+        QTest::addColumn<int>("triggers");
+        QTest::newRow("always") << 0.0 << 0;
+        QTest::newRow("on change") << 1.0 << 5;
+        QTest::newRow("on clock") << 2.0 << 10;
+        QTest::newRow("clock and change") << 3.0 << 5;
+    }
+    /// A staircase that moves by a tone every second clock.
+    void triggersByMode() {
+        QFETCH(double, mode);
+        QFETCH(int, triggers);
+        Rig rig("quantizer");
+        rig.set("mode-1", mode).pulses("clock-1", clocks(10));
+        rig.feed("in-1", [](double t) { return 2.0 * kSemitone * std::floor((t + 0.001) / 0.2); }).run(1.0);
+        const bool any = triggers > 0;
+        QCOMPARE(any ? rig.rising("trigger-1").size() : std::size_t{0}, static_cast<std::size_t>(triggers));
+        if (any && mode >= 2) { // pitch has settled when the trigger comes
+            for (const double t : rig.rising("trigger-1"))
+                QVERIFY(std::abs(at(rig, "out-1", t - 0.0003) - at(rig, "out-1", t + 0.004)) < 1e-6);
+        }
+    }
+
+    void rootAndTranspose() {
+        Rig rig("quantizer");
+        rig.set("scale", kMajor).set("root", 2).set("transpose", 5).feed("in-1", 0.0).run(0.1);
+        // D major has no C; the nearest note is C sharp or B, then five up.
+        const double note = std::round(12.0 * at(rig, "out-1", 0.05));
+        QVERIFY(note == 1 + 5 || note == -1 + 5);
+    }
+
+    void itsOwnSequencePlaysTransposedWhileTheOtherChannelQuantizes() {
+        Step c, e, rest, tie;
+        c.kind = e.kind = Step::Kind::Note;
+        e.note = 64;
+        tie.kind = Step::Kind::Tie;
+        Pattern pattern;
+        pattern.post = "q";
+        pattern.tracks = {{"a", {c, tie, e, rest}, {}}};
+        Rig rig("quantizer");
+        rig.pattern(pattern).set("play", 1).set("root", 2).pulses("clock-1", clocks(8)).feed("in-2", 0.34).run(0.9);
+        QVERIFY(std::abs(at(rig, "out-1", 0.10) - 2 * kSemitone) < 1e-5);
+        QVERIFY(std::abs(at(rig, "out-1", 0.30) - 6 * kSemitone) < 1e-5);
+        QVERIFY(at(rig, "gate", 0.14) > 5.0); // the tie holds the gate
+        QVERIFY(at(rig, "gate", 0.40) < 1.0); // the rest does not open it
+        QVERIFY(std::abs(at(rig, "out-2", 0.5) - 4 * kSemitone) < 1e-5);
+        QCOMPARE(rig.rising("gate").size(), std::size_t{4});
+    }
+
+    void recordingOverwritesWhilePlayingAndClearsAfresh() {
+        // Stopped: a fresh take of three notes, the second one a rest.
+        Rig rig("quantizer");
+        rig.pulses("record", {{0.0, 0.36}}).pulses("clock-1", clocks(3)).pulses("rest", {{0.12, 0.2}});
+        rig.feed("in-1", [](double t) { return t < 0.2 ? 0.0 : 1.0; }).run(0.4);
+        rig.set("play", 1).pulses("record", {}).pulses("rest", {});
+        std::vector<Pulse> later;
+        for (int n = 0; n < 6; ++n) later.push_back({0.5 + 0.1 * n, 0.55 + 0.1 * n});
+        rig.pulses("clock-1", later).run(0.7);
+        // Steps are counted on from where the take stopped: 1, 2 (rest), 3, …
+        QCOMPARE(rig.rising("gate").size(), std::size_t{4});
+    }
+
+    void scalaFilesAreRead() {
+        std::string why;
+        const auto just = readScala("! just.scl\n!\nA just scale\n 5\n!\n9/8\n 5/4\n 3/2\n 5/3 ! sixth\n 2/1\n", why);
+        QVERIFY2(just.has_value(), why.c_str());
+        QCOMPARE(just->cents.size(), std::size_t{5});
+        QVERIFY(std::abs(just->cents[2] - 386.3137) < 1e-3);
+        QCOMPARE(just->period, 1200.0);
+        QVERIFY(std::abs(nearestNote(*just, 1580.0) - (1200.0 + 386.3137)) < 1e-3);
+        QVERIFY(std::abs(nearestNote(*just, -10.0)) < 1e-9);
+        for (const char* bad : {"", "name\nmany\n", "name\n 3\n 100.0\n", "name\n2\n abc\n 2/1\n", "name\n1\n 0/1\n"}) {
+            why.clear();
+            QVERIFY(!readScala(bad, why));
+            QVERIFY(!why.empty());
+        }
+    }
+
+    void aTuningTakesThePlaceOfTheOwnNotes() {
+        Rig rig("quantizer");
+        rig.setup.tuning = std::make_shared<const Tuning>(Tuning{"just", {0.0, 386.3137, 701.955}, 1200.0});
+        rig.set("scale", 0).feed("in-1", 0.6).run(0.1);
+        QVERIFY(std::abs(1200.0 * at(rig, "out-1", 0.05) - 701.955) < 0.01);
+    }
+};
+
+QTEST_GUILESS_MAIN(QuantizerTest)
+#include "quantizer_test.moc"

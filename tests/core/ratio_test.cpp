@@ -1,0 +1,147 @@
+// The ratio trio, soft sync, drift, metal: sources that are tied to something else.
+#include "measure/measure.h"
+#include "support/analysis.h"
+#include "support/rig.h"
+#include "units/pitch.h"
+
+#include <QtTest>
+
+#include <cmath>
+
+using namespace lariat;
+using namespace lariat::test;
+
+class RatioTest : public QObject {
+    Q_OBJECT
+
+  private Q_SLOTS:
+    void ratiosAreExactAndLocked_data() {
+        QTest::addColumn<int>("times");
+        QTest::addColumn<int>("by");
+        QTest::newRow("1:1") << 1 << 1;
+        QTest::newRow("3:1") << 3 << 1;
+        QTest::newRow("16:1") << 16 << 1;
+        QTest::newRow("3:2") << 3 << 2;
+        QTest::newRow("1:7") << 1 << 7;
+    }
+    void ratiosAreExactAndLocked() {
+        QFETCH(int, times);
+        QFETCH(int, by);
+        Rig rig("ratio-trio");
+        rig.set("right-times", times - 1).set("right-by", by - 1).run(6.0);
+        const double hertz = pitchOf(part(rig.out("right-sine"), 1.0, 6.0));
+        const double cents = 1200.0 * std::log2(hertz / (261.6255653 * times / by));
+        QVERIFY2(std::abs(cents) < 0.05, qPrintable(QString::number(cents)));
+        // Locked: after so many turns of the inner one, both are where they were.
+        const auto& right = rig.out("right-sine");
+        const double period = by / 261.6255653 * 96000.0;
+        for (int n = 1; n < 5; ++n) {
+            const double place = 96000.0 + n * 20.0 * period;
+            const auto i = static_cast<std::size_t>(place);
+            const double part = place - std::floor(place);
+            const double now = static_cast<double>(right[i]) * (1.0 - part) + static_cast<double>(right[i + 1]) * part;
+            QVERIFY(std::abs(now - static_cast<double>(right[96000])) < 0.06);
+        }
+    }
+
+    void itFollowsASignalFromOutside() {
+        Rig rig("ratio-trio");
+        rig.set("inner-source", 2)
+            .set("inner-times", 2)
+            .feed("inner-ref", [](double t) { return 5.0 * std::sin(2.0 * kPi * 220.0 * t); })
+            .run(4.0);
+        const double hertz = pitchOf(part(rig.out("inner-sine"), 1.0, 4.0));
+        QVERIFY(std::abs(1200.0 * std::log2(hertz / 660.0)) < 0.1);
+    }
+
+    /// Phase modulation with index I gives sidebands J_n(I).
+    void phaseModulationFollowsBessel() {
+        Rig rig("ratio-trio");
+        const double index = 2.0; // radians
+        rig.set("inner-tune", 24)
+            .set("inner-index", index / (2.0 * kPi) * 100.0)
+            .feed("inner-pm", [](double t) { return 5.0 * std::sin(2.0 * kPi * 100.0 * t); })
+            .run(3.0);
+        const double carrier = 4.0 * 261.6255653;
+        for (int n = 0; n <= 4; ++n)
+            QVERIFY2(std::abs(amplitudeOf(rig.out("inner-sine"), carrier + 100.0 * n, 96000.0, 2.5) -
+                              5.0 * std::abs(std::cyl_bessel_j(n, index))) < 0.03,
+                     qPrintable(QString::number(n)));
+    }
+
+    void sineAndCosineAreModulatedInOppositeDirections() {
+        Rig rig("ratio-trio");
+        rig.set("inner-index", 50).feed("inner-pm", 2.5).run(0.5); // a quarter turn, one way and the other
+        Rig plain("ratio-trio");
+        plain.feed("inner-pm", 0.0).set("inner-index", 50).run(0.5);
+        const auto shift = [](const std::vector<float>& moved, const std::vector<float>& still) {
+            double best = -1e9;
+            long place = 0;
+            for (long lag = -120; lag <= 120; ++lag) {
+                double sum = 0.0;
+                for (std::size_t i = 20000; i < 24000; ++i)
+                    sum += static_cast<double>(moved[i]) *
+                           static_cast<double>(still[static_cast<std::size_t>(static_cast<long>(i) + lag)]);
+                if (sum > best) best = sum, place = lag;
+            }
+            return static_cast<double>(place) * 261.6255653 / 96000.0; // in turns
+        };
+        QVERIFY(std::abs(shift(rig.out("inner-sine"), plain.out("inner-sine")) - 0.25) < 0.01);
+        QVERIFY(std::abs(shift(rig.out("inner-cosine"), plain.out("inner-cosine")) + 0.25) < 0.01);
+    }
+
+    void softSyncActsInTheLastQuarterOnly() {
+        const auto hertzWith = [](double ratio) {
+            Rig rig("vco");
+            rig.feed("soft-sync", [=](double t) { return 5.0 * std::sin(2.0 * kPi * 261.6255653 * ratio * t + 0.3); })
+                .run(2.0);
+            return pitchOf(part(rig.out("saw"), 0.5, 2.0));
+        };
+        QVERIFY(std::abs(hertzWith(1.1) / (261.6255653 * 1.1) - 1.0) < 1e-3); // pulled up to the other one
+    }
+
+    void acCouplingTakesTheMeanOut() {
+        const auto hertz = [](double coupling) {
+            Rig rig("vco");
+            rig.set("coupling", coupling).set("lin-amount", 100).feed("lin-fm", 2.5).run(4.0);
+            return pitchOf(part(rig.out("sine"), 3.0, 4.0));
+        };
+        QVERIFY(std::abs(hertz(0) / (261.6255653 * 1.5) - 1.0) < 1e-4);
+        QVERIFY(std::abs(hertz(1) / 261.6255653 - 1.0) < 1e-3);
+    }
+
+    void driftAndTrackingAreSeededAndOnlyWhereAskedFor() {
+        const auto cents = [](double drift, double tracking, double volts, std::uint64_t seed, bool real) {
+            Rig rig("vco", 96000.0, seed);
+            rig.setup.realCase = real;
+            rig.set("drift", drift).set("tracking", tracking).feed("voct", volts).run(2.0);
+            return 1200.0 * std::log2(pitchOf(part(rig.out("sine"), 1.0, 2.0)) / 261.6255653) - 1200.0 * volts;
+        };
+        QVERIFY(std::abs(cents(0, 0, 2, 1, false)) < 0.05);
+        QVERIFY(std::abs(cents(0, 5, 2, 1, false) - 10.0) < 0.05);
+        QVERIFY(std::abs(cents(20, 0, 0, 1, false)) > 0.3);
+        QVERIFY(cents(20, 0, 0, 1, false) == cents(20, 0, 0, 1, false));
+        const double real = cents(0, 0, 3, 9, true);
+        QVERIFY(std::abs(real) > 0.01 && std::abs(real) < 12.0);
+    }
+
+    void theLfoRangeIsEightOctavesDown() {
+        Rig rig("vco");
+        rig.set("range", 1).run(4.0);
+        const auto& edges = rig.rising("pulse");
+        QVERIFY(edges.size() >= 3 && std::abs(edges[2] - edges[1] - 256.0 / 261.6255653) < 1e-5);
+    }
+
+    void metalSharesNoHarmonics() {
+        Rig rig("metal-cluster");
+        rig.set("tune", 400).run(2.0);
+        for (const double ratio : {1.0, 2.0, 3.0, 5.0, 6.0, 7.0})
+            QVERIFY2(std::abs(amplitudeOf(rig.out("cluster"), 400.0 * std::sqrt(ratio), 96000.0, 1.5) -
+                              5.0 / 6.0 * 4.0 / kPi) < 0.08,
+                     qPrintable(QString::number(ratio)));
+        QVERIFY(measureLevel(rig.out("bright")).rms.value > 0.2);
+    }
+};
+
+QTEST_GUILESS_MAIN(RatioTest)
+#include "ratio_test.moc"
