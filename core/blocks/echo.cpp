@@ -48,7 +48,7 @@ class Echo final : public StatefulBlock<Echo> {
                 samples = s.interval * kRatios[static_cast<std::size_t>(frame.position(Ratio))];
             samples *= static_cast<double>(fastExp2(std::clamp(octaves, -12.0f, 12.0f)));
             const auto target = static_cast<float>(std::min(samples, kLongest * frame.rate));
-            s.length = s.length == 0.0f ? target : s.length + glide * (target - s.length);
+            s.length = s.length == 0.0f || !std::isfinite(s.length) ? target : s.length + glide * (target - s.length);
             const float loss = frozen ? 1.0f : 0.01f * std::clamp(feedback(i), 0.0f, 120.0f);
             const float g = warped(frame.control(Tone)(i), frame.rate);
             const float in[2] = {frame.in(Left)[i], stereo ? frame.in(Right)[i] : frame.in(Left)[i]};

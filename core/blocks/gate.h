@@ -30,14 +30,17 @@ class GateReader {
 
   private:
     void readListed(const Signal& in, int begin, int end) {
-        for (int e = 0; e < in.edgeCount; ++e) {
-            const Edge& edge = in.edges[static_cast<std::size_t>(e)];
-            if (edge.at > static_cast<float>(begin - 1) && edge.at <= static_cast<float>(end - 1))
-                add(edge.at, edge.rising);
+        if (begin == 0) seen_ = 0;
+        for (; seen_ < in.edgeCount; ++seen_) {
+            const Edge& edge = in.edges[static_cast<std::size_t>(seen_)];
+            if (edge.at > static_cast<float>(end - 1)) break;
+            add(edge.at, edge.rising);
         }
-        // A cable that was plugged in while its source was high.
-        if (count_ == 0 && !high_ && in[begin] > kGateOn && last_ > kGateOn) add(static_cast<float>(begin), true);
-        if (count_ == 0 && high_ && in[begin] < kGateOff && last_ < kGateOff) add(static_cast<float>(begin), false);
+        // A cable that was plugged in while its source was high. Band-limited waveforms come some samples later than their
+        // edges, so that only what stays counts.
+        const bool differs = high_ ? in[end - 1] < kGateOff : in[end - 1] > kGateOn;
+        differing_ = differs && count_ == 0 ? differing_ + end - begin : 0;
+        if (differing_ > kStays) add(static_cast<float>(begin), !high_);
     }
     void readSamples(const Signal& in, int begin, int end) {
         float before = last_;
@@ -60,6 +63,9 @@ class GateReader {
 
     std::array<Edge, kRun> found_{};
     int count_ = 0;
+    static constexpr int kStays = 16;
+    int differing_ = 0; ///< samples for which the level has not been what the edges said
+    int seen_ = 0; ///< edges of this run that have been handed on
     float last_ = 0.0f;
     bool high_ = false;
 };

@@ -26,8 +26,10 @@ struct Signal {
     int edgeCount = 0;
     bool listsEdges = false; ///< false: this source does not list its edges
 
+    /// In order of time. A rounding must not push an edge out of the run.
     void addEdge(float at, bool rising) {
-        if (edgeCount < kRun) edges[static_cast<std::size_t>(edgeCount++)] = {at, rising};
+        const float inside = std::clamp(at, -1.0f, static_cast<float>(kRun - 1));
+        if (edgeCount < kRun) edges[static_cast<std::size_t>(edgeCount++)] = {inside, rising};
     }
     float& operator[](int i) { return volts[static_cast<std::size_t>(i)]; }
     float operator[](int i) const { return volts[static_cast<std::size_t>(i)]; }

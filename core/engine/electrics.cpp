@@ -21,13 +21,26 @@ JackRef inputOf(const Patch& patch, const Library& library, const JackRef& outpu
     return {};
 }
 
+/// The output that feeds an input, past all passive mults.
+JackRef rootOf(const Patch& patch, const Library& library, const JackRef& input) {
+    JackRef at = input;
+    for (int guard = 0; guard < 1000; ++guard) {
+        const JackRef from = feederOf(patch, library, at);
+        if (from.post.empty() || !isPassive(patch, library, from)) return from;
+        at = inputOf(patch, library, from);
+        if (at.post.empty()) return {};
+    }
+    return {};
+}
+
 } // namespace
 
-Electrics::Electrics(const Patch& patch, const Library& library) : patch_(patch), library_(library) {
+Electrics::Electrics(const Patch& patch, const Library& library) {
     for (const Cable& cable : patch.cables) {
         if (isPassive(patch, library, cable.to)) continue;
-        const JackRef root = rootOf(cable.to);
+        const JackRef root = rootOf(patch, library, cable.to);
         if (root.post.empty()) continue;
+        roots_[cable.to] = root;
         const double own = library.jack(patch, cable.to)->electrics.kiloohms;
         const double source = library.jack(patch, root)->electrics.kiloohms;
         Load& load = loads_[root];
@@ -37,28 +50,22 @@ Electrics::Electrics(const Patch& patch, const Library& library) : patch_(patch)
     }
 }
 
-JackRef Electrics::rootOf(const JackRef& input) const {
-    JackRef at = input;
-    for (int guard = 0; guard < 1000; ++guard) {
-        const JackRef from = feederOf(patch_, library_, at);
-        if (from.post.empty() || !isPassive(patch_, library_, from)) return from;
-        at = inputOf(patch_, library_, from);
-        if (at.post.empty()) return {};
-    }
-    return {};
+const Electrics::Load* Electrics::loadOf(const JackRef& input) const {
+    const auto root = roots_.find(input);
+    return root == roots_.end() ? nullptr : &loads_.at(root->second);
 }
 
 double Electrics::gainInto(const JackRef& input) const {
-    const auto load = loads_.find(rootOf(input));
-    if (load == loads_.end()) return 1.0;
-    const double parallel = 1.0 / load->second.siemens;
-    const double source = load->second.sourceKiloohms;
+    const Load* load = loadOf(input);
+    if (!load) return 1.0;
+    const double parallel = 1.0 / load->siemens;
+    const double source = load->sourceKiloohms;
     return parallel / (parallel + source) * (kInputKiloohms + source) / kInputKiloohms;
 }
 
 int Electrics::sharers(const JackRef& input) const {
-    const auto load = loads_.find(rootOf(input));
-    return load == loads_.end() ? 0 : load->second.inputs;
+    const Load* load = loadOf(input);
+    return load ? load->inputs : 0;
 }
 
 } // namespace lariat

@@ -24,16 +24,15 @@ class Electrics {
     [[nodiscard]] int sharers(const JackRef& input) const;
 
   private:
-    [[nodiscard]] JackRef rootOf(const JackRef& input) const;
-
     struct Load {
         double siemens = 0.0; ///< in 1/kΩ
         int inputs = 0;
         double sourceKiloohms = kOutputKiloohms;
     };
-    const Patch& patch_;
-    const Library& library_;
-    std::map<JackRef, Load> loads_; ///< by the output at the root
+    [[nodiscard]] const Load* loadOf(const JackRef& input) const;
+
+    std::map<JackRef, JackRef> roots_; ///< input → the output at the end of its passive mults
+    std::map<JackRef, Load> loads_;    ///< by that output
 };
 
 } // namespace lariat

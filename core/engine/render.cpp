@@ -40,15 +40,15 @@ Result<Rendering> render(const Patch& patch, const Library& library, const Rende
             return failure(
                 fmt::format("\"{}\" is not an output in this patch; probes are written post.jack", probe.text()));
     }
-    Schedule schedule(patch, library, {options.engineRate}, taps, options.probes);
+    Schedule schedule(patch, library, {options.engineRate, options.realCase}, taps, options.probes);
     Rendering out;
     out.fileRate = options.fileRate;
     out.engineRate = options.engineRate;
     std::vector<std::pair<const Signal*, std::vector<float>*>> recorders;
     const auto runs = static_cast<std::size_t>(std::ceil(options.seconds * options.engineRate / kRun));
     for (const JackRef& probe : options.probes) {
-        std::vector<float>& line = out.probes[probe];
-        recorders.emplace_back(schedule.signal(probe), &line);
+        const auto [line, fresh] = out.probes.try_emplace(probe);
+        if (fresh) recorders.emplace_back(schedule.signal(probe), &line->second);
     }
     for (auto& [signal, line] : recorders) line->reserve(runs * kRun);
     out.left.reserve(runs * kRun);

@@ -182,6 +182,93 @@ class ContourTest : public QObject {
         QVERIFY(std::abs(at(rig.out("out"), 0.25) - 2.0) < 1e-4);
     }
 
+    void twoStrikesFromOneTrigger() {
+        Rig rig("contour");
+        rig.set("type", 4)
+            .set("attack", 0.01)
+            .set("decay", 0.05)
+            .set("sustain", 20)
+            .set("release", 0.1)
+            .set("curve", 0);
+        rig.pulses("gate", {{0.1, 0.105}}).run(0.5);
+        const auto at = [&](double t) {
+            return static_cast<double>(rig.out("out")[static_cast<std::size_t>(t * 96000)]);
+        };
+        QVERIFY(std::abs(at(0.11) - 8.0) < 0.02 && std::abs(at(0.16) - 1.6) < 0.02 && std::abs(at(0.17) - 8.0) < 0.02);
+        QVERIFY(std::abs(at(0.22) - 4.0) < 0.02 && std::abs(rig.rising("end").front() - 0.27) < 1e-4);
+    }
+
+    void everyStageHasItsGateAndItsPart() {
+        Rig rig("contour");
+        rig.set("attack", 0.05).set("decay", 0.1).set("sustain", 50).set("release", 0.15).set("curve", 0);
+        rig.pulses("gate", {{0.1, 0.4}}).run(0.8);
+        const double starts[] = {0.1, 0.15, 0.25, 0.4};
+        const double ends[] = {0.15, 0.25, 0.4, 0.55};
+        const char* gates[] = {"attack-gate", "decay-gate", "sustain-gate", "release-gate"};
+        const char* parts[] = {"attack-part", "decay-part", "sustain-part", "release-part"};
+        for (int s = 0; s < 4; ++s) {
+            QVERIFY(std::abs(rig.rising(gates[s]).front() - starts[s]) < 1e-4);
+            QVERIFY(std::abs(rig.falling(gates[s]).front() - ends[s]) < 1e-4);
+            for (double t = 0.055; t < 0.7; t += 0.01) {
+                const auto i = static_cast<std::size_t>(t * 96000);
+                const bool inside = t > starts[s] + 0.001 && t < ends[s] - 0.001;
+                const float expected = inside ? rig.out("out")[i] : 0.0f;
+                if (inside || t < starts[s] - 0.001 || t > ends[s] + 0.001) QCOMPARE(rig.out(parts[s])[i], expected);
+            }
+        }
+    }
+
+    void stageTimesFollowTheirVoltages() {
+        Rig rig("contour");
+        rig.set("type", 2).set("attack", 0.01).set("decay", 0.05).set("decay-amount", 100).set("all-amount", 50);
+        rig.feed("decay-cv", 1.0).feed("all-cv", 2.0).pulses("gate", {{0.1, 0.11}}).run(1.0);
+        // Attack twice as long by the voltage over all, decay four times.
+        QVERIFY(std::abs(rig.rising("end").front() - 0.1 - 0.02 - 0.2) < 2e-4);
+    }
+
+    void itLoopsWhenNothingIsInItsGateAndSustainBecomesTime() {
+        Rig rig("contour");
+        rig.set("loop", 1).set("attack", 0.02).set("decay", 0.03).set("sustain", 5).set("release", 0.05).run(2.05);
+        const auto& ends = rig.rising("end");
+        QVERIFY(ends.size() >= 9);
+        for (std::size_t n = 1; n < ends.size(); ++n)
+            QVERIFY(std::abs(ends[n] - ends[n - 1] - 0.2) < 1e-4); // 100 ms of hold
+        Rig plugged("contour");
+        plugged.set("loop", 1).pulses("gate", {}).feed("gate", 0.0).run(1.0);
+        QVERIFY(*std::ranges::max_element(plugged.out("out")) == 0.0f);
+    }
+
+    void aLongGateAtRetriggerHoldsTheLoop() {
+        Rig rig("contour");
+        rig.set("loop", 1).set("attack", 0.02).set("decay", 0.03).set("sustain", 1).set("release", 0.05);
+        rig.pulses("retrigger", {{0.3, 0.8}}).run(1.2);
+        QVERIFY(std::abs(static_cast<double>(rig.out("out")[67200]) - 4.0) < 0.01); // held at 0.7 s
+        QVERIFY(rig.out("out")[static_cast<std::size_t>(0.81 * 96000)] < 4.0f);
+    }
+
+    void levelFollowsVelocityOrTheTriggersHeight() {
+        Rig velocity("contour");
+        velocity.set("level-by", 1).set("sustain", 100).feed("velocity", 4.0).pulses("gate", {{0.1, 0.5}}).run(0.4);
+        QVERIFY(std::abs(static_cast<double>(velocity.out("out").back()) - 4.0) < 0.01);
+        Rig height("contour");
+        height.set("level-by", 2)
+            .set("sustain", 100)
+            .feed("gate", [](double t) { return t > 0.1 ? 5.0 : 0.0; })
+            .run(0.4);
+        QVERIFY(std::abs(static_cast<double>(height.out("out").back()) - 5.0) < 0.01);
+    }
+
+    void curvesGoBothWays() {
+        const auto half = [](double curve, double own) {
+            Rig rig("contour");
+            rig.set("attack", 0.1).set("curve", curve).set("attack-curve", own).pulses("gate", {{0.1, 0.5}}).run(0.3);
+            return static_cast<double>(rig.out("out")[static_cast<std::size_t>(0.15 * 96000)]) / 8.0;
+        };
+        QVERIFY(std::abs(half(0, 0) - 0.5) < 0.002);
+        QVERIFY(std::abs(half(100, 0) - 1.0 / (1.0 + std::exp(-3.0))) < 0.002);
+        QVERIFY(std::abs(half(100, -200) - 1.0 / (1.0 + std::exp(3.0))) < 0.002);
+    }
+
     void gateBelowTheThresholdDoesNothing() {
         Rig rig("contour");
         rig.feed("gate", [](double t) { return t > 0.1 ? 1.5 : 0.0; }).run(0.4);

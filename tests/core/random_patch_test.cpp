@@ -19,18 +19,23 @@ Patch randomPatch(unsigned seed) {
     const auto unit = [&] { return std::uniform_real_distribution<double>(0.0, 1.0)(random); };
     const Library& library = workspace().library;
     Patch patch;
-    patch.caseId = "keepers-case";
+    // Every third one in the smaller case, the others with some twenty posts out of the tower.
+    const bool small = seed % 3 == 0;
+    patch.caseId = small ? "keepers-case" : "tower-case";
     patch.seed = seed;
     std::vector<JackRef> outputs;
     std::vector<JackRef> inputs;
-    for (const Slot& slot : workspace().cases.at("keepers-case").slots)
+    for (const Slot& slot : workspace().cases.at(patch.caseId).slots) {
+        if (!small && unit() > 0.25) continue;
         for (const PartInfo& part : library.module(slot.module)->parts) {
             Post post{slot.id + "-" + part.id, part.name, slot.id, slot.module, part.id, {}, {}, {}};
             for (const KnobInfo& knob : part.knobs)
                 if (unit() < 0.7) post.knobs[knob.id] = knob.scale.toValue(unit());
             for (const JackInfo& jack : part.jacks) (jack.output ? outputs : inputs).push_back({post.id, jack.id});
+            if (part.has("sample-player")) post.sample = "rattle";
             patch.posts.push_back(std::move(post));
         }
+    }
     std::ranges::shuffle(inputs, random);
     for (std::size_t i = 0; i < std::min<std::size_t>(10 + upTo(40), inputs.size()); ++i)
         patch.cables.push_back(
@@ -39,7 +44,9 @@ Patch randomPatch(unsigned seed) {
     for (std::size_t i = 0; i < 1 + upTo(12); ++i)
         track.steps.push_back(
             {static_cast<Step::Kind>(upTo(3)), static_cast<int>(24 + upTo(70)), 0.05 + 0.95 * unit(), unit() < 0.3});
-    patch.patterns = {{"tracks-tracks", {track}, {{"d", {true, false, unit() < 0.5}}}}};
+    for (const Post& post : patch.posts)
+        if (library.part(post)->has("track-sequencer"))
+            patch.patterns.push_back({post.id, {track}, {{"d", {true, false, unit() < 0.5}}}});
     return patch;
 }
 
