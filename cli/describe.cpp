@@ -1,8 +1,14 @@
 // blocks and modules: what there is.
 #include "cli/commands.h"
 
+#include "blocks/midi_modes.h"
+#include "engine/cost.h"
+#include "model/file.h"
+
 #include <algorithm>
 #include <iostream>
+#include <map>
+#include <sstream>
 
 #include <CLI/CLI.hpp>
 #include <fmt/format.h>
@@ -68,14 +74,82 @@ Json moduleJson(const ModuleInfo& module) {
         {"parts", parts}};
 }
 
+/// What the tests have measured, by block.
+std::map<std::string, std::vector<std::string>> readFigures(const std::filesystem::path& file) {
+    std::map<std::string, std::vector<std::string>> figures;
+    if (file.empty()) return figures;
+    std::istringstream lines(need(readFile(file)));
+    for (std::string line; std::getline(lines, line);) {
+        const auto tab = line.find('\t');
+        if (tab == std::string::npos) continue;
+        auto& list = figures[line.substr(0, tab)];
+        const std::string figure = line.substr(tab + 1);
+        if (std::ranges::find(list, figure) == list.end()) list.push_back(figure);
+    }
+    return figures;
+}
+
+void printTable(const std::filesystem::path& file) {
+    const auto figures = readFigures(file);
+    std::cout << "| block | what it is | jacks in / out, controls | measured by the tests | cost at 96 kHz |\n"
+                 "|---|---|---|---|---|\n";
+    for (const BlockType& type : blockTypes()) {
+        const auto found = figures.find(type.id);
+        const std::string measured =
+            found == figures.end() ? "behaves as its header says" : fmt::format("{}", fmt::join(found->second, "; "));
+        const BlockCost cost = measureCost(type);
+        std::cout << fmt::format("| ✓ {} | {} | {} / {}, {} | {} | {:.0f} ns, {:.2f} % |\n", type.id, type.about,
+                                 type.inputs.size(), type.outputs.size(), type.controls.size(), measured,
+                                 cost.nanoseconds, cost.percent);
+    }
+}
+
 } // namespace
 
-void addBlocks(CLI::App& app, Context& context) {
-    auto* command = app.add_subcommand("blocks", "List the blocks that modules are made of");
+void addBench(CLI::App& app, Context& context) {
+    auto* command = app.add_subcommand("bench", "What each block costs on this machine, all its jacks in use");
     command->callback([&context] {
         Json all = Json::array();
-        for (const BlockType& type : blockTypes())
+        for (const BlockType& type : blockTypes()) {
+            const BlockCost cost = measureCost(type);
             if (context.json)
+                all.push_back({{"block", type.id}, {"nanoseconds", cost.nanoseconds}, {"percent", cost.percent}});
+            else
+                fmt::print("{:<20} {:>7.1f} ns a sample  {:>6.2f} % of a core at 96 kHz\n", type.id, cost.nanoseconds,
+                           cost.percent);
+        }
+        if (context.json) std::cout << dump(all);
+    });
+}
+
+void addBlocks(CLI::App& app, Context& context) {
+    struct Options {
+        std::string only;
+        std::filesystem::path figures;
+        bool markdown = false;
+        bool tables = false;
+    };
+    auto options = std::make_shared<Options>();
+    auto* command = app.add_subcommand("blocks", "List the blocks that modules are made of");
+    command->add_option("block", options->only, "Only this one");
+    command->add_flag("--markdown", options->markdown, "A table with what was measured and what each costs");
+    command->add_option("--figures", options->figures,
+                        "What the tests measured, for --markdown: block, tab, figure a line");
+    command->add_flag("--tables", options->tables, "The MIDI converter's modes, port by port");
+    command->callback([options, &context] {
+        if (options->tables) {
+            for (const MidiMode& mode : midiModes()) std::cout << midiTable(mode);
+            return;
+        }
+        if (options->markdown) return printTable(options->figures);
+        if (!options->only.empty() && !findBlockType(options->only))
+            throw Failed{
+                {{}, {}, fmt::format("there is no block \"{}\"; blocks without a name lists them all", options->only)}};
+        Json all = Json::array();
+        for (const BlockType& type : blockTypes())
+            if (!options->only.empty() && type.id != options->only)
+                continue;
+            else if (context.json)
                 all.push_back(blockJson(type));
             else
                 printBlock(type);

@@ -11,15 +11,20 @@ int main(int argc, char** argv) {
     app.footer("Examples:\n"
                "  lariat-cli check data/demo/lamp.json\n"
                "  lariat-cli render data/demo/lamp.json --out lamp.wav --probe \"osc-a:saw=saw.wav\"\n"
+               "  lariat-cli render data/demo/bell-buoy.json --out bell.wav --real-case\n"
                "  lariat-cli measure lamp.wav\n"
                "  lariat-cli tie data/demo/lamp.json \"lfo sine to follower pwm\" --out changed.json\n"
+               "  lariat-cli midi tune.mid --patch data/demo/first-voice.json --post keys --out played.json\n"
+               "  lariat-cli blocks midi-to-cv --tables\n"
+               "  lariat-cli bench\n"
                "Exit codes: 0 done, 1 findings of the kind mistake (check), 2 wrong input, 3 wrong use.");
     lariat::cli::Context context;
     app.add_flag("--json", context.json, "Answer in JSON")->configurable(false);
     app.add_option("--data", context.data, "Data folder with modules/ and cases/");
     app.fallthrough();
     for (auto* add : {lariat::cli::addBlocks, lariat::cli::addModules, lariat::cli::addCheck, lariat::cli::addRender,
-                      lariat::cli::addMeasure, lariat::cli::addTie, lariat::cli::addSheet})
+                      lariat::cli::addMeasure, lariat::cli::addTie, lariat::cli::addSheet, lariat::cli::addBench,
+                      lariat::cli::addMidi})
         add(app, context);
     try {
         app.parse(argc, argv);

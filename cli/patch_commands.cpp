@@ -2,7 +2,9 @@
 #include "cli/commands.h"
 #include "findings/finding.h"
 #include "library/check.h"
+#include "library/midi_file.h"
 #include "library/tie.h"
+#include "model/file.h"
 #include "print/pdf.h"
 #include "sheet/sheet.h"
 
@@ -121,6 +123,48 @@ void addSheet(CLI::App& app, Context& context) {
         else
             throw Failed{{options->out.string(), {}, "should end in .md or .pdf"}};
         if (context.json) std::cout << dump({{"file", options->out.string()}, {"cables", patch.cables.size()}});
+    });
+}
+
+void addMidi(CLI::App& app, Context& context) {
+    struct Options {
+        std::filesystem::path midi;
+        std::filesystem::path patch;
+        std::filesystem::path out;
+        std::string post;
+        double length = 0.0;
+        bool write = false;
+    };
+    auto options = std::make_shared<Options>();
+    auto* command =
+        app.add_subcommand("midi", "Take a MIDI file into a patch as what is played at a post, or write it out");
+    command->add_option("file", options->midi, "MIDI file")->required();
+    command->add_option("--patch", options->patch, "Patch file")->required();
+    command->add_option("--post", options->post, "Keys, MIDI converter or pad")->required();
+    command->add_option("--length", options->length, "Play it again after that many beats")
+        ->check(CLI::NonNegativeNumber);
+    command->add_option("--out", options->out, "Where the patch is written; default: the patch file itself");
+    command->add_flag("--write", options->write, "The other way: write what the patch plays there into the MIDI file");
+    command->callback([options, &context] {
+        const Workspace workspace = context.workspace();
+        const Patch patch = need(openPatch(options->patch, workspace.library));
+        if (options->write) {
+            const Performance* played = patch.performance(options->post);
+            if (!played)
+                throw Failed{{options->patch.string(), {}, fmt::format("nothing is played at \"{}\"", options->post)}};
+            return need(writeMidiFile(options->midi, *played));
+        }
+        Performance played = need(readMidiFile(options->midi, options->post));
+        played.lengthBeats = options->length;
+        const auto count = played.messages.size();
+        const Patch changed = need(applyEdit(patch, SetPerformance{std::move(played)}).and_then([&](Patch next) {
+            return checkPatch(std::move(next), workspace.library);
+        }));
+        need(writeFile(options->out.empty() ? options->patch : options->out, writePatch(changed)));
+        if (context.json)
+            std::cout << dump({{"messages", count}});
+        else
+            fmt::print("{} messages are played at {} now\n", count, options->post);
     });
 }
 

@@ -1,9 +1,9 @@
 // render and measure: sound and figures.
 #include "cli/commands.h"
 #include "engine/render.h"
-#include "model/audio_file.h"
 #include "library/check.h"
 #include "measure/measure.h"
+#include "model/audio_file.h"
 #include "units/level.h"
 #include "units/pitch.h"
 
@@ -46,6 +46,7 @@ void addRender(CLI::App& app, Context& context) {
         double rate = 48000.0;
         double engineRate = 96000.0;
         long long seed = -1;
+        bool realCase = false;
     };
     auto options = std::make_shared<Options>();
     auto* command = app.add_subcommand("render", "Render a patch to sound files");
@@ -63,6 +64,7 @@ void addRender(CLI::App& app, Context& context) {
         ->capture_default_str();
     command->add_option("--seed", options->seed, "Seed of everything random; default: the patch's own")
         ->check(CLI::Range(0LL, 0x7fffffffLL));
+    command->add_flag("--real-case", options->realCase, "With what the metal adds: sag, noise, thresholds, drift");
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
@@ -72,6 +74,7 @@ void addRender(CLI::App& app, Context& context) {
         render.seconds = options->seconds;
         render.fileRate = options->rate;
         render.engineRate = options->engineRate;
+        render.realCase = options->realCase;
         for (const std::string& text : options->probes) {
             requests.push_back(readProbe(text));
             render.probes.push_back(requests.back().jack);

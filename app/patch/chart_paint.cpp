@@ -1,6 +1,7 @@
 // How the chart is drawn: the page that changes seldom, and the traces that change with every frame.
 #include "patch/chart.h"
 
+#include "library/meaning.h"
 #include "look/fonts.h"
 #include "look/text.h"
 #include "look/trace_image.h"
@@ -175,18 +176,19 @@ void Chart::paintEnds(QPainter& painter, const ChartRow& row, const QColor& colo
     const JackInfo* to = document_.library().jack(document_.patch(), row.to);
     const int direction = row.toX >= row.fromX ? 1 : -1;
     const qreal middle = row.top + row.height / 2;
-    const auto word = [&](const JackInfo* jack, qreal x, bool leftward) {
+    const auto word = [&](const JackRef& ref, const JackInfo* jack, qreal x, bool leftward) {
         if (!jack) return;
+        const QString name = q(jackWord(document_.patch(), document_.library(), ref));
         painter.setFont(textFont(pixels));
         const QRectF box(leftward ? x - 300 : x, row.top, 300, row.height);
         const int align = Qt::AlignVCenter | (leftward ? Qt::AlignRight : Qt::AlignLeft);
-        QRectF ground = painter.boundingRect(box, align, q(jack->name)).adjusted(-2, 1, 2, -1);
+        QRectF ground = painter.boundingRect(box, align, name).adjusted(-2, 1, 2, -1);
         painter.fillRect(ground, row.cable && row.cable == cable_ ? l.card : l.paper);
         painter.setPen(l.ink);
-        painter.drawText(box, align, q(jack->name));
+        painter.drawText(box, align, name);
     };
-    word(from, row.fromX - 9 * direction, direction > 0);
-    word(to, row.toX + 9 * direction, direction < 0);
+    word(row.from, from, row.fromX - 9 * direction, direction > 0);
+    word(row.to, to, row.toX + 9 * direction, direction < 0);
     drawStartMark(painter, {row.fromX, middle}, colour);
     drawEndMark(painter, {row.toX, middle}, kind, direction, colour);
 }
@@ -369,8 +371,10 @@ void Chart::paintHeads(QPainter& painter) {
         const QString name = QFontMetricsF(painter.font()).elidedText(q(post.name), Qt::ElideMiddle, room);
         painter.drawText(QRectF(place.head.left(), place.head.top() + 3, place.head.width(), 20),
                          Qt::AlignHCenter | Qt::AlignVCenter, name);
-        if (const Pattern* pattern = document_.patch().pattern(post.id))
+        if (const Pattern* pattern = document_.patch().pattern(post.id)) {
             paintPattern(painter, *pattern, place.head.adjusted(8, 25, -8, -8));
+            continue;
+        }
         const auto knobs = static_cast<qreal>(part.mainKnobs.size());
         const qreal spacing = std::min(27.0, place.head.width() / std::max(1.0, knobs));
         qreal x = place.head.center().x() - spacing * (knobs - 1) / 2;

@@ -1,5 +1,6 @@
 #include "patch/inspector.h"
 
+#include "library/meaning.h"
 #include "library/tie.h"
 #include "look/fonts.h"
 #include "look/text.h"
@@ -51,7 +52,10 @@ QString Inspector::wording() const {
         words << QString::number(patch.row(cable->id)) << q(cable->note) << QString::number(cable->lengthCm)
               << q(cable->colour);
     if (const Post* post = patch.post(chart_.selectedPost())) {
-        words << q(post->name) << q(post->module) << q(post->part) << q(post->voice);
+        words << q(post->name) << q(post->module) << q(post->part) << q(post->voice) << q(post->sample)
+              << q(post->tuning);
+        const PartInfo& part = *session_.document.library().part(*post);
+        for (const KnobInfo& knob : part.knobs) words << q(*knobInForce(patch, *post, part, knob).name);
         for (const JackInfo& jack : session_.document.library().part(*post)->jacks)
             words << jackState({post->id, jack.id}, patch, session_.document.library(),
                                session_.sound.engine().normals())
@@ -79,7 +83,8 @@ void Inspector::refresh() {
     const Post* post = session_.document.patch().post(post_);
     if (!post) return;
     const PartInfo& part = *session_.document.library().part(*post);
-    for (const auto& [id, knob] : knobs_) knob->showValue(knobValue(*post, *part.knob(id)));
+    for (const auto& [id, knob] : knobs_)
+        knob->showValue(knobInForce(session_.document.patch(), *post, part, *part.knob(id)).value);
     for (const auto& [id, box] : switches_) box->setCurrentIndex(static_cast<int>(knobValue(*post, *part.knob(id))));
 }
 
@@ -158,12 +163,17 @@ void Inspector::addKnobs(const Post& post, const PartInfo& part) {
     int count = 0;
     for (const KnobInfo& info : part.knobs) {
         if (info.scale.taper == Taper::Switch) continue;
-        auto* knob = new Knob(q(info.name), info.scale, info.initial);
+        // What the knob does now may be another thing than without plugs; its place on the dial is the same.
+        const KnobInForce now = knobInForce(session_.document.patch(), post, part, info);
+        const Scale scale = *now.scale;
+        const auto toOwn = [scale, own = info.scale](double value) { return own.toValue(scale.toFraction(value)); };
+        auto* knob = new Knob(q(*now.name), scale, scale.toValue(info.scale.toFraction(info.initial)));
         knob->setObjectName(QStringLiteral("knob-") + q(info.id));
-        knob->showValue(knobValue(post, info));
+        knob->showValue(now.value);
         Document& document = session_.document;
-        connect(knob, &Knob::turned, this,
-                [&document, post = post.id, id = info.id](double value) { document.turnKnob(post, id, value); });
+        connect(knob, &Knob::turned, this, [&document, toOwn, post = post.id, id = info.id](double value) {
+            document.turnKnob(post, id, toOwn(value));
+        });
         connect(knob, &Knob::released, this, [this] {
             session_.document.endTurning();
             QMetaObject::invokeMethod(this, &Inspector::refresh, Qt::QueuedConnection);
@@ -176,6 +186,7 @@ void Inspector::addKnobs(const Post& post, const PartInfo& part) {
     if (count > 0) layout_->addLayout(grid);
     for (const KnobInfo& info : part.knobs)
         if (info.scale.taper == Taper::Switch) addSwitch(post, info);
+    addSources(post, part);
 }
 
 void Inspector::addSwitch(const Post& post, const KnobInfo& info) {
@@ -202,6 +213,39 @@ void Inspector::addSwitch(const Post& post, const KnobInfo& info) {
     switches_[info.id] = box;
 }
 
+/// Which recording a player plays, which tuning a quantizer keeps to.
+void Inspector::addSources(const Post& post, const PartInfo& part) {
+    const Library& library = session_.document.library();
+    const auto choose = [&](const QString& name, const auto& all, const std::string& now, auto&& edited) {
+        auto* line = new QHBoxLayout;
+        auto* label = new QLabel(name);
+        label->setFont(textFont(13, true));
+        label->setFixedWidth(92);
+        auto* box = new QComboBox;
+        box->setObjectName(QStringLiteral("source-") + name.toLower());
+        box->setAccessibleName(name);
+        box->addItem(tr("none"));
+        for (const auto& [id, value] : all) box->addItem(q(id));
+        box->setCurrentText(now.empty() ? tr("none") : q(now));
+        label->setBuddy(box);
+        connect(box, &QComboBox::activated, this, [this, box, edited](int index) {
+            session_.document.apply({edited(index == 0 ? std::string() : box->currentText().toStdString())},
+                                    tr("choose %1").arg(box->currentText()));
+        });
+        line->addWidget(label);
+        line->addWidget(box, 1);
+        layout_->addLayout(line);
+    };
+    if (part.has("sample-player") || part.has("external-in"))
+        choose(tr("Recording"), library.samples(), post.sample, [id = post.id, tuning = post.tuning](std::string name) {
+            return ChooseSources{id, std::move(name), tuning};
+        });
+    if (part.has("quantizer"))
+        choose(tr("Tuning"), library.tunings(), post.tuning, [id = post.id, sample = post.sample](std::string name) {
+            return ChooseSources{id, sample, std::move(name)};
+        });
+}
+
 void Inspector::addJacks(const Post& post, const PartInfo& part) {
     const auto list = [&](bool outputs, const QString& heading) {
         if (std::ranges::none_of(part.jacks, [&](const JackInfo& jack) { return jack.output == outputs; })) return;
@@ -212,7 +256,9 @@ void Inspector::addJacks(const Post& post, const PartInfo& part) {
             const JackRef ref{post.id, jack.id};
             const JackState state = jackState(ref, session_.document.patch(), session_.document.library(),
                                               session_.sound.engine().normals());
-            auto* row = new JackRow(ref, jack.kind, q(jack.name), state.text, state.used);
+            auto* row =
+                new JackRow(ref, jack.kind, q(jackWord(session_.document.patch(), session_.document.library(), ref)),
+                            state.text, state.used);
             row->setObjectName(QStringLiteral("jack-") + q(jack.id));
             row->setChecked(pending_ == ref);
             connect(row, &QAbstractButton::clicked, this, [this, ref] { pickJack(ref); });

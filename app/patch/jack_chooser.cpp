@@ -1,5 +1,6 @@
 #include "patch/jack_chooser.h"
 
+#include "library/meaning.h"
 #include "library/tie.h"
 #include "look/fonts.h"
 #include "look/text.h"
@@ -82,9 +83,10 @@ void JackChooser::fillOutputs() {
     }
     std::ranges::stable_sort(entries, {}, &Entry::rank);
     for (const Entry& entry : entries) {
-        auto* item = new QListWidgetItem(
-            markOf(entry.jack->kind),
-            q(entry.jack->name) + (entry.state.used ? QStringLiteral("  ") + entry.state.text : QString()), outputs_);
+        auto* item = new QListWidgetItem(markOf(entry.jack->kind),
+                                         q(jackWord(patch, session_.document.library(), {from_, entry.jack->id})) +
+                                             (entry.state.used ? QStringLiteral("  ") + entry.state.text : QString()),
+                                         outputs_);
         item->setData(Qt::UserRole, q(entry.jack->id));
     }
 }
@@ -109,8 +111,11 @@ void JackChooser::fillInputs() {
     }
     std::ranges::stable_sort(entries, {}, &Entry::rank);
     for (const Entry& entry : entries) {
-        auto* item = new QListWidgetItem(markOf(entry.jack->kind),
-                                         q(entry.jack->name) + (entry.taken ? tr("  taken") : QString()), inputs_);
+        auto* item = new QListWidgetItem(
+            markOf(entry.jack->kind),
+            q(jackWord(session_.document.patch(), session_.document.library(), {to_, entry.jack->id})) +
+                (entry.taken ? tr("  taken") : QString()),
+            inputs_);
         item->setData(Qt::UserRole, q(entry.jack->id));
         if (entry.taken) item->setFlags(Qt::NoItemFlags);
     }

@@ -1,9 +1,12 @@
 #include "patch/patch_place.h"
 
+#include "library/midi_file.h"
 #include "library/tie.h"
 #include "look/text.h"
 
 #include <QAction>
+#include <QFileDialog>
+#include <QFileInfo>
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QScreen>
@@ -59,6 +62,7 @@ void PatchPlace::addActions(const Menus& menus) {
     add(menus.patch, tr("Row &earlier"), QKeySequence(QStringLiteral("Ctrl+Up")), [this] { chart_->moveSelected(-1); });
     add(menus.patch, tr("Row &later"), QKeySequence(QStringLiteral("Ctrl+Down")), [this] { chart_->moveSelected(1); });
     add(menus.patch, tr("&Remove the post"), QKeySequence(QStringLiteral("Ctrl+Delete")), [this] { removePost(); });
+    add(menus.patch, tr("&Play from a MIDI file…"), {}, [this] { playMidiFile(); });
     const auto toggle = [&](const QString& text, const QKeySequence& keys, bool on, auto&& run) {
         QAction* action = menus.view.addAction(text);
         action->setShortcut(keys);
@@ -72,6 +76,25 @@ void PatchPlace::addActions(const Menus& menus) {
            [this](bool on) { chart_->setShowsNormals(on); });
     toggle(tr("Hold the &traces"), QKeySequence(QStringLiteral("Ctrl+H")), false,
            [this](bool on) { chart_->setFrozen(on); });
+}
+
+/// What is played at the chosen post becomes what a MIDI file holds.
+void PatchPlace::playMidiFile() {
+    const Post* post = session_.document.patch().post(chart_->selectedPost());
+    const PartInfo* part = post ? session_.document.library().part(*post) : nullptr;
+    if (!part || !(part->has("keys") || part->has("midi-to-cv") || part->has("pad"))) {
+        Q_EMIT message(tr("Choose keys, a MIDI converter or a pad first; they are what can be played."), true);
+        return;
+    }
+    const QString file =
+        QFileDialog::getOpenFileName(this, tr("Play from a MIDI file"), {}, tr("MIDI files (*.mid *.midi)"));
+    if (file.isEmpty()) return;
+    auto played = readMidiFile(file.toStdString(), post->id);
+    if (!played) {
+        Q_EMIT message(q(played.error().text()), true);
+        return;
+    }
+    session_.document.apply({SetPerformance{std::move(*played)}}, tr("play %1").arg(QFileInfo(file).fileName()));
 }
 
 void PatchPlace::chooseJacks(const std::string& from, const std::string& to, const QPoint& where) {

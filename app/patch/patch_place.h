@@ -30,6 +30,7 @@ class PatchPlace : public Place {
     void keyPressEvent(QKeyEvent* event) override;
 
   private:
+    void playMidiFile();
     void chooseJacks(const std::string& from, const std::string& to, const QPoint& where);
     void applyFix(const Finding& finding, std::size_t fix);
     void fillCaseMenu(QMenu& menu);

@@ -2,6 +2,7 @@
 
 #include "look/fonts.h"
 #include "look/text.h"
+#include "model/file.h"
 #include "shell/command_finder.h"
 #include "shell/later_place.h"
 #include "shell/preferences.h"
@@ -10,6 +11,7 @@
 #include <QCloseEvent>
 #include <QComboBox>
 #include <QDialogButtonBox>
+#include <QDir>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QHBoxLayout>
@@ -137,6 +139,11 @@ void MainWindow::buildMenus() {
         ->setShortcut(QKeySequence(QStringLiteral("Ctrl+Shift+Up")));
     sound->addAction(tr("Monitor &down"), this, [louder] { louder(-3); })
         ->setShortcut(QKeySequence(QStringLiteral("Ctrl+Shift+Down")));
+    sound->addSeparator();
+    QAction* real = sound->addAction(tr("&Real case"), this, [this](bool on) { sound_.setRealCase(on); });
+    real->setObjectName(QStringLiteral("real-case"));
+    real->setCheckable(true);
+    real->setShortcut(QKeySequence(QStringLiteral("Ctrl+Shift+E")));
     QMenu* help = menuBar()->addMenu(tr("&Help"));
     help->addAction(tr("&Find a command…"), this, [this] { CommandFinder(*menuBar(), this).exec(); })
         ->setShortcut(QKeySequence(QStringLiteral("Ctrl+F")));
@@ -165,6 +172,7 @@ void MainWindow::buildFileMenu() {
     file->addAction(tr("Open the &demo"), this, [this] {
         if (mayLeave()) openCopy(q((dataFolder() / "demo" / "lamp.json").string()));
     });
+    fillDemos(*file->addMenu(tr("&Night Watch")));
     file->addSeparator();
     file->addAction(tr("&Save"), this, &MainWindow::save)->setShortcut(QKeySequence::Save);
     file->addAction(tr("Save &as…"), this, &MainWindow::saveAs)
@@ -189,6 +197,20 @@ void MainWindow::buildEditMenu() {
     redo->setShortcut(QKeySequence(QStringLiteral("Ctrl+Shift+Z")));
     edit->addAction(undo);
     edit->addAction(redo);
+}
+
+/// The shipped patches by their titles.
+void MainWindow::fillDemos(QMenu& menu) {
+    const QDir folder(q((dataFolder() / "demo").string()));
+    for (const QString& name : folder.entryList({QStringLiteral("*.json")}, QDir::Files, QDir::Name)) {
+        const auto patch = readFile(folder.filePath(name).toStdString()).and_then(readPatch);
+        if (!patch) continue;
+        QAction* action = menu.addAction(q(patch->title), this, [this, file = folder.filePath(name)] {
+            if (mayLeave()) openCopy(file);
+        });
+        action->setToolTip(q(patch->about));
+    }
+    menu.setToolTipsVisible(true);
 }
 
 void MainWindow::fillRecent(QMenu& menu) {

@@ -48,6 +48,7 @@ class MainWindow : public QMainWindow {
     void buildMenus();
     void buildFileMenu();
     void buildEditMenu();
+    void fillDemos(QMenu& menu);
     void fillRecent(QMenu& menu);
     void go(int place);
     void refreshHead();

@@ -64,6 +64,15 @@ void Sound::stopRecording() {
     recordingTo_.clear();
 }
 
+void Sound::setRealCase(bool on) {
+    realCase_ = on;
+    engine_.setRealCase(on);
+    engine_.setPatch(document_.patch(), document_.library());
+    Q_EMIT message(on ? tr("As the metal has it: splits sag, stages hiss, oscillators drift, picky inputs miss pulses.")
+                      : tr("Ideal again: nothing sags, hisses or drifts."),
+                   false);
+}
+
 void Sound::setMonitorDecibels(double decibels) {
     monitorDecibels_ = decibels;
     engine_.setMonitorGain(decibels <= -60.0 ? 0.0f : static_cast<float>(toRatio({decibels})));

@@ -38,6 +38,9 @@ class Sound : public QObject {
     [[nodiscard]] double monitorDecibels() const { return monitorDecibels_; }
     /// -60 dB and below is silence.
     void setMonitorDecibels(double decibels);
+    /// With or without what the metal of the case adds: sag, noise, thresholds, drift.
+    void setRealCase(bool on);
+    [[nodiscard]] bool realCase() const { return realCase_; }
     void setRunning(bool running);
     void rewind();
 
@@ -54,6 +57,7 @@ class Sound : public QObject {
     std::unique_ptr<AudioDevice> device_;
     QTimer watcher_;
     double monitorDecibels_ = -18.0;
+    bool realCase_ = false;
     QString recordingTo_;
 };
 

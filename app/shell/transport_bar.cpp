@@ -82,7 +82,7 @@ TransportBar::TransportBar(const Session& session, QWidget* parent) : QFrame(par
     monitor_->setToolTip(
         tr("How loud the monitor is. Start low: resonance, feedback and sync can jump 20 dB in a step."));
     monitorText_ = label(textFont(13), 104, tr("Monitor level"));
-    load_ = label(textFont(13), 130, tr("Load"));
+    load_ = label(textFont(13), 170, tr("Load"));
     load_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
     connect(monitor_, &QSlider::valueChanged, this, [this](int value) {
         session_.sound.setMonitorDecibels(value);
@@ -130,7 +130,8 @@ void TransportBar::refresh() {
     left_->show(meters.peakLeft.exchange(0.0f));
     right_->show(meters.peakRight.exchange(0.0f));
     sinceLimited_ = meters.limited.exchange(false) ? 0 : sinceLimited_ + 1;
-    const QString load = tr("load %1 %").arg(100.0 * static_cast<double>(meters.load.load()), 0, 'f', 0);
+    const QString ideal = session_.sound.realCase() ? tr("real case · ") : QString();
+    const QString load = ideal + tr("load %1 %").arg(100.0 * static_cast<double>(meters.load.load()), 0, 'f', 0);
     load_->setText(sinceLimited_ * kRefreshMilliseconds < 1500 ? tr("monitor limited") : load);
     const unsigned dropouts = session_.sound.dropouts();
     load_->setToolTip(tr("%1, %2 dropouts").arg(session_.sound.deviceName()).arg(dropouts));

@@ -1,5 +1,7 @@
 #include "library/tie.h"
 
+#include "library/meaning.h"
+
 #include <algorithm>
 #include <cctype>
 #include <numeric>
@@ -50,7 +52,9 @@ std::vector<Named> jacksOf(const Patch& patch, const Library& library, bool outp
         const PartInfo* part = library.part(post);
         if (!part) continue;
         for (const JackInfo& jack : part->jacks)
-            if (jack.output == outputs) all.push_back({{post.id, jack.id}, &jack, post.name + " " + jack.name});
+            if (jack.output == outputs)
+                all.push_back(
+                    {{post.id, jack.id}, &jack, post.name + " " + jackWord(patch, library, {post.id, jack.id})});
     }
     return all;
 }
@@ -90,7 +94,7 @@ std::size_t splitAt(const std::string& sentence) {
 std::string tieName(const JackRef& ref, const Patch& patch, const Library& library) {
     const Post* post = patch.post(ref.post);
     const JackInfo* jack = library.jack(patch, ref);
-    return fmt::format("{} {}", post ? post->name : ref.post, jack ? jack->name : ref.jack);
+    return fmt::format("{} {}", post ? post->name : ref.post, jack ? jackWord(patch, library, ref) : ref.jack);
 }
 
 Result<TieCable> makeTie(JackRef a, JackRef b, const Patch& patch, const Library& library) {

@@ -108,6 +108,7 @@ struct Applier {
         if (!patch.post(edit.id)) return noPost(edit.id);
         std::erase_if(patch.cables, [&](const Cable& c) { return c.from.post == edit.id || c.to.post == edit.id; });
         std::erase_if(patch.patterns, [&](const Pattern& p) { return p.post == edit.id; });
+        std::erase_if(patch.performances, [&](const Performance& p) { return p.post == edit.id; });
         std::erase_if(patch.posts, [&](const Post& p) { return p.id == edit.id; });
         return std::move(patch);
     }
@@ -124,6 +125,19 @@ struct Applier {
             patch.patterns.push_back(edit.pattern);
         else
             *it = edit.pattern;
+        return std::move(patch);
+    }
+    Result<Patch> operator()(const SetPerformance& edit) {
+        if (!patch.post(edit.performance.post)) return noPost(edit.performance.post);
+        std::erase_if(patch.performances, [&](const Performance& p) { return p.post == edit.performance.post; });
+        if (!edit.performance.messages.empty()) patch.performances.push_back(edit.performance);
+        return std::move(patch);
+    }
+    Result<Patch> operator()(const ChooseSources& edit) {
+        const auto it = std::ranges::find(patch.posts, edit.post, &Post::id);
+        if (it == patch.posts.end()) return noPost(edit.post);
+        it->sample = edit.sample;
+        it->tuning = edit.tuning;
         return std::move(patch);
     }
     Result<Patch> operator()(const SetTitle& edit) {
@@ -152,6 +166,10 @@ struct Describer {
     std::string operator()(const SetPattern& e) const {
         return fmt::format("change the pattern of {}", e.pattern.post);
     }
+    std::string operator()(const SetPerformance& e) const {
+        return fmt::format("change what is played on {}", e.performance.post);
+    }
+    std::string operator()(const ChooseSources& e) const { return fmt::format("choose what {} reads", e.post); }
     std::string operator()(const SetTitle& e) const { return fmt::format("name the patch {}", e.title); }
 };
 

@@ -63,12 +63,22 @@ struct ReorderPost {
 struct SetPattern {
     Pattern pattern;
 };
+/// Gives a post what is played on it; one without messages takes it away.
+struct SetPerformance {
+    Performance performance;
+};
+/// Chooses the recording and the tuning of a post, by name; empty: none.
+struct ChooseSources {
+    std::string post;
+    std::string sample;
+    std::string tuning;
+};
 struct SetTitle {
     std::string title;
 };
 
 using Edit = std::variant<TieCable, RemoveCable, MoveCable, ReorderCable, RegroupCable, DescribeCable, SetKnob, AddPost,
-                          RemovePost, ReorderPost, SetPattern, SetTitle>;
+                          RemovePost, ReorderPost, SetPattern, SetPerformance, ChooseSources, SetTitle>;
 
 /// The patch after one edit. Fails if the edit names something that is not there or an input that is taken.
 Result<Patch> applyEdit(const Patch& patch, const Edit& edit);

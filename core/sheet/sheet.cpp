@@ -1,5 +1,6 @@
 #include "sheet/sheet.h"
 
+#include "library/meaning.h"
 #include "library/tie.h"
 #include "units/level.h"
 #include "units/pitch.h"
@@ -40,11 +41,11 @@ SheetPost postOf(const Observation& o, const Post& post) {
     if (const Slot* slot = o.housing ? o.housing->slot(post.slot) : nullptr)
         out.place = fmt::format("row {}, HP {}", slot->row, slot->column);
     for (const KnobInfo& knob : o.part(post.id)->knobs) {
-        const double value = knobValue(post, knob);
-        const double fraction = knob.scale.toFraction(value);
+        const KnobInForce now = knobInForce(o.patch, post, *o.part(post.id), knob);
+        const double fraction = now.scale->toFraction(now.value);
         const bool isSwitch = knob.scale.taper == Taper::Switch;
         out.knobs.push_back(
-            {knob.name, knob.scale.text(value), isSwitch ? "" : clockHand(fraction), fraction, isSwitch});
+            {*now.name, now.scale->text(now.value), isSwitch ? "" : clockHand(fraction), fraction, isSwitch});
     }
     return out;
 }
@@ -62,8 +63,8 @@ std::vector<SheetRow> rowsOf(const Observation& o) {
         row.number = o.patch.row(cable.id);
         row.from = tieName(cable.from, o.patch, *o.library);
         row.to = tieName(cable.to, o.patch, *o.library);
-        row.fromJack = from.name;
-        row.toJack = o.jack(cable.to)->name;
+        row.fromJack = jackWord(o.patch, *o.library, cable.from);
+        row.toJack = jackWord(o.patch, *o.library, cable.to);
         row.heading = cable.step.empty() ? cable.voice : fmt::format("{} · {}", cable.voice, cable.step);
         row.note = cable.note;
         if (cable.lengthCm > 0) row.length = fmt::format("{} cm", cable.lengthCm);

@@ -49,7 +49,7 @@ class CliTest : public QObject {
 
     void blocksAndModules() {
         const QJsonArray blocks = run({"blocks", "--json"}).json().array();
-        QCOMPARE(blocks.size(), static_cast<qsizetype>(blockTypes().size()));
+        QCOMPARE(blocks.size(), static_cast<qsizetype>(lariat::blockTypes().size()));
         for (const auto& block : blocks) QVERIFY(!block.toObject()["id"].toString().isEmpty());
         QVERIFY(run({"blocks"}).out.contains(QLatin1String("one volt per octave")));
         const QJsonArray modules = run({"modules", "--json"}).json().array();

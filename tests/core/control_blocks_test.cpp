@@ -6,6 +6,8 @@
 #include <QtTest>
 
 #include <cmath>
+
+#include <fmt/format.h>
 #include <set>
 
 using namespace lariat;
@@ -40,6 +42,7 @@ class ControlBlocksTest : public QObject {
                 const double ideal = 5.0 * std::sin(2.0 * kPi * (10.0 * (t + 1.0 / 96000.0 - late) + p / 8.0));
                 worst = std::max(worst, std::abs(at(rig, jack.c_str(), t) - ideal));
             }
+            test::worst("phase-lfo", "eight phases of a sine", 1000.0 * worst, "mV of 5 V");
             QVERIFY2(worst < 0.005, qPrintable(QString::number(worst)));
         }
     }
@@ -94,6 +97,7 @@ class ControlBlocksTest : public QObject {
         for (int k = 0; k < 4; ++k) {
             const double hertz = pitchOf(part(rig.out("related-" + std::to_string(k + 1)), 1.0, 3.0));
             const double cents = 1200.0 * std::log2(hertz / (200.0 * (4 + k) / 4.0));
+            test::worst("function-generator", "4:5:6:7", cents, "cent");
             QVERIFY2(std::abs(cents) < 0.1, qPrintable(QString::number(cents)));
         }
     }
@@ -179,6 +183,7 @@ class ControlBlocksTest : public QObject {
                 same = bits[i] == bits[i + static_cast<std::size_t>(shift)];
             QCOMPARE(same, shift == period);
         }
+        figure("shift-register", fmt::format("period exactly {}", period));
     }
 
     void registerVoltagesBitsAndRestore() {
@@ -219,6 +224,7 @@ class ControlBlocksTest : public QObject {
         Rig rig("comparator");
         rig.feed("a", [&](double t) { return notes[std::min(9, static_cast<int>(t / 0.1))] / 12.0; }).run(1.0);
         const auto& steps = rig.rising("step");
+        figure("comparator", "a step on every change of a semitone, none else");
         QCOMPARE(steps.size(), std::size_t{4}); // 0→1, 1→3, 3→2, 2→14; the trembling ones are none
         const double expected[] = {0.1, 0.3, 0.6, 0.7};
         for (std::size_t n = 0; n < 4; ++n) QVERIFY(std::abs(steps[n] - expected[n] - 0.001) < 1e-4);
@@ -278,6 +284,7 @@ class ControlBlocksTest : public QObject {
     void addsExactly() {
         Rig rig("adder");
         rig.set("octaves", 5).feed("a", 1.0 / 3.0).feed("b", -0.25).feed("c", 2.0).feed("d", 0.7).run(0.01);
+        test::worst("adder", "sum", 1e6 * (at(rig, "sum", 0.005) - (1.0 / 3.0 - 0.25 + 2.0 - 0.7 + 1.0)), "µV");
         QVERIFY(std::abs(at(rig, "sum", 0.005) - (1.0 / 3.0 - 0.25 + 2.0 - 0.7 + 1.0)) < 1e-6);
     }
 

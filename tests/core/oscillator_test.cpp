@@ -9,6 +9,8 @@
 
 #include <cmath>
 
+#include <fmt/format.h>
+
 using namespace lariat;
 using namespace lariat::test;
 
@@ -41,6 +43,7 @@ class OscillatorTest : public QObject {
         QVERIFY(edges.size() > 20);
         const double hertz = static_cast<double>(edges.size() - 1) / (edges.back() - edges.front());
         const double cents = ratioToCents(hertz / toHertz({volts}).value).value;
+        worst("vco", "pitch, -5…+7 V,", cents, "cent");
         QVERIFY2(std::abs(cents) < 0.05, qPrintable(QString::number(cents)));
     }
 
@@ -112,6 +115,7 @@ class OscillatorTest : public QObject {
         const double heard = wave == QLatin1String("sub-2") ? hertz / 2 : hertz;
         const double floor = aliasFloor(atFileRate(rig.out(wave.toStdString())), heard);
         qInfo("%s %.0f Hz: %.1f dB", qPrintable(wave), hertz, floor);
+        figure("vco", fmt::format("{} at {:.0f} Hz: aliases {:.0f} dB", wave.toStdString(), hertz, floor));
         QVERIFY2(floor < bar, qPrintable(QString::number(floor)));
     }
 

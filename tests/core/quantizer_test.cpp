@@ -1,4 +1,5 @@
 // Quantizer: nearest notes, modes, its own sequence; tunings.
+#include "support/analysis.h"
 #include "support/rig.h"
 #include "units/tuning.h"
 
@@ -9,6 +10,7 @@
 using namespace lariat;
 using lariat::test::Pulse;
 using lariat::test::Rig;
+using lariat::test::worst;
 
 namespace {
 
@@ -46,6 +48,8 @@ class QuantizerTest : public QObject {
                 const double got = 12.0 * at(rig, "out-1", t);
                 QVERIFY(std::abs(got - std::round(got)) < 1e-3);
                 QVERIFY((mask >> ((std::lround(got) % 12 + 12) % 12) & 1u) != 0);
+                worst("quantizer", "beyond the nearest note", 83.33 * std::max(0.0, std::abs(got - in) - nearest),
+                      "mV (hysteresis 10)");
                 QVERIFY(std::abs(got - in) < nearest + 0.13); // 10 mV of hysteresis
             }
         }

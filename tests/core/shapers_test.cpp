@@ -7,7 +7,9 @@
 #include <QtTest>
 
 #include <cmath>
+
 #include <complex>
+#include <fmt/format.h>
 
 using namespace lariat;
 using namespace lariat::test;
@@ -43,6 +45,7 @@ class ShapersTest : public QObject {
                     const double ideal = std::abs(1.0 / (std::pow(1.0 + s, 4) + k));
                     const double got = amplitudeOf(rig.out("four"), hertz) / 0.2;
                     if (ideal < 1e-3) continue; // below -60 dB
+                    worst("ladder", "response to 12 kHz", decibels(got / ideal), "dB");
                     QVERIFY2(std::abs(decibels(got / ideal)) < 0.25,
                              qPrintable(QStringLiteral("%1 Hz, cutoff %2, %3 %: %4 dB")
                                             .arg(hertz)
@@ -58,6 +61,7 @@ class ShapersTest : public QObject {
             rig.set("cutoff", 261.6255653).set("resonance", 100).feed("voct", octave).run(5.0);
             const double hertz = pitchOf(part(rig.out("four"), 3.0, 5.0));
             const double cents = 1200.0 * std::log2(hertz / (261.6255653 * std::exp2(octave)));
+            worst("ladder", "self-oscillation over five octaves", cents, "cents");
             QVERIFY2(std::abs(cents) < 3.0, qPrintable(QStringLiteral("octave %1: %2 cents").arg(octave).arg(cents)));
         }
     }
@@ -95,6 +99,7 @@ class ShapersTest : public QObject {
             for (int b = 2; b <= 8; ++b) rig.set("level-" + std::to_string(b), 0);
             const double hertz = pitchOf(part(rig.out("mix"), 0.4, 1.6));
             const double cents = 1200.0 * std::log2(hertz / (261.6255653 * std::exp2(volts)));
+            worst("resonator-bank", "struck pitch over two octaves", cents, "cents");
             QVERIFY2(std::abs(cents) < 1.0, qPrintable(QString::number(cents)));
         }
     }
@@ -118,6 +123,7 @@ class ShapersTest : public QObject {
                              10.0 * std::abs(std::cyl_bessel_j(n, 5.0 * kPi))) < 0.05);
         const double floor = aliasFloor(atFileRate(rig.out("out")), 1000.0);
         qInfo("wavefolder alias floor %.1f dB", floor);
+        figure("wavefolder", fmt::format("folded ten times at 1 kHz: aliases {:.0f} dB", floor));
         QVERIFY2(floor < -60.0, qPrintable(QString::number(floor)));
     }
 
@@ -133,6 +139,7 @@ class ShapersTest : public QObject {
         rig.set("shape", shape).set("gain", 20).feed("in", sine(5.0, 1661.0)).run(2.0);
         const double floor = aliasFloor(atFileRate(rig.out("out")), 1661.0);
         qInfo("drive alias floor %.1f dB", floor);
+        figure("drive", fmt::format("{}: aliases {:.0f} dB at 20 dB of drive", QTest::currentDataTag(), floor));
         QVERIFY2(floor < -60.0, qPrintable(QString::number(floor)));
         if (shape == 2.0) {
             QVERIFY(amplitudeOf(rig.out("out"), 3322.0) > 0.05);
@@ -160,6 +167,7 @@ class ShapersTest : public QObject {
                                    : over >= 3.0 ? -0.75 * over
                                                  : -0.75 * (over + 3.0) * (over + 3.0) / 12.0;
             const double got = decibels(amplitudeOf(rig.out("left-out"), 1000.0) / 5.0) - level;
+            worst("compressor", "static curve", got - reduced, "dB");
             QVERIFY2(std::abs(got - reduced) < 0.1,
                      qPrintable(QStringLiteral("%1 dB: %2 for %3").arg(level).arg(got).arg(reduced)));
             QVERIFY(std::abs(at(rig, "reduction", 0.99) + reduced / 6.0) < 0.02);
@@ -180,6 +188,7 @@ class ShapersTest : public QObject {
         for (const double hertz : {60.0, 200.0, 700.0, 2500.0, 9000.0}) {
             Rig rig("band-compressor");
             rig.set("threshold", 6).feed("left", sine(1.0, hertz)).run(0.8);
+            worst("band-compressor", "sum of the bands flat", decibels(amplitudeOf(rig.out("left-out"), hertz)), "dB");
             QVERIFY2(std::abs(decibels(amplitudeOf(rig.out("left-out"), hertz))) < 0.15,
                      qPrintable(QString::number(hertz)));
         }

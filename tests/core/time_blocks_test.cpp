@@ -6,6 +6,8 @@
 
 #include <cmath>
 
+#include <fmt/format.h>
+
 using namespace lariat;
 using namespace lariat::test;
 
@@ -101,6 +103,8 @@ class TimeBlocksTest : public QObject {
         QVERIFY2(std::abs(1200.0 * std::log2(hertz / 1000.0)) < 0.5, qPrintable(QString::number(hertz)));
         const double floor = aliasFloor(third, 1000.0);
         qInfo("divider alias floor %.1f dB", floor);
+        figure("clock-divider", fmt::format("÷3 of 3 kHz: aliases {:.0f} dB", floor));
+        figure("clock-divider", "10⁵ pulses counted exactly");
         QVERIFY2(floor < -85.0, qPrintable(QString::number(floor)));
         // An odd division of a square is a square: no even harmonics.
         QVERIFY(amplitudeOf(rig.out("out-2"), 2000.0) < 0.02 * amplitudeOf(rig.out("out-2"), 1000.0));
@@ -117,6 +121,7 @@ class TimeBlocksTest : public QObject {
             if (edge > 2.25 && edge < 3.4) late.push_back(edge);
         for (std::size_t n = 1; n < late.size(); ++n) QVERIFY(std::abs(late[n] - late[n - 1] - 0.05) < 2e-6);
         QVERIFY(std::abs(late.front() - 2.26) < 1e-5);
+        figure("clock-multiplier", "follows a tempo within one pulse, edges within 2 µs");
     }
 
     void multiplierHeldKeepsStill() {

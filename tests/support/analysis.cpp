@@ -7,7 +7,12 @@
 #include <algorithm>
 #include <cmath>
 #include <complex>
+#include <cstdlib>
+#include <fstream>
+#include <map>
 #include <utility>
+
+#include <fmt/format.h>
 
 namespace lariat::test {
 
@@ -74,6 +79,36 @@ double peakOf(std::span<const float> volts) {
 double pitchOf(std::span<const float> volts, double rate) {
     const auto pitch = measurePitch(volts, rate);
     return pitch ? pitch->hertz.value : 0.0;
+}
+
+namespace {
+
+class WorstValues {
+  public:
+    void see(const char* block, const char* what, double value, const char* unit) {
+        auto& entry = all_[{block, what}];
+        entry.first = std::max(entry.first, std::abs(value));
+        entry.second = unit;
+    }
+    ~WorstValues() {
+        for (const auto& [name, entry] : all_)
+            figure(name.first.c_str(), fmt::format("{} within {:.2g} {}", name.second, entry.first, entry.second));
+    }
+
+  private:
+    std::map<std::pair<std::string, std::string>, std::pair<double, std::string>> all_;
+};
+
+} // namespace
+
+void worst(const char* block, const char* what, double value, const char* unit) {
+    static WorstValues values;
+    values.see(block, what, value, unit);
+}
+
+void figure(const char* block, const std::string& text) {
+    if (const char* file = std::getenv("LARIAT_FIGURES"))
+        std::ofstream(file, std::ios::app) << block << '\t' << text << '\n';
 }
 
 } // namespace lariat::test

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <span>
+#include <string>
 #include <vector>
 
 namespace lariat::test {
@@ -22,5 +23,10 @@ double meanOf(std::span<const float> volts);
 double peakOf(std::span<const float> volts);
 /// Hertz of a recording; 0 if it has no pitch.
 double pitchOf(std::span<const float> volts, double rate = 96000.0);
+
+/// Notes a measured figure of a block for docs/blocks.md, in the file that $LARIAT_FIGURES names, if it does.
+void figure(const char* block, const std::string& text);
+/// Notes the worst of all values given for one quantity of a block, when the program ends: "pitch within 0.04 cent".
+void worst(const char* block, const char* what, double value, const char* unit);
 
 } // namespace lariat::test
