@@ -88,7 +88,8 @@ void Knob::paintEvent(QPaintEvent*) {
     drawDial(painter, centre, 19, fraction_, hasFocus() ? l.accent : l.ink, l.card);
     painter.setPen(l.ink);
     painter.setFont(textFont(13, true));
-    painter.drawText(QRectF(0, 50, width(), 18), Qt::AlignCenter, name_);
+    painter.drawText(QRectF(0, 50, width(), 18), Qt::AlignCenter,
+                     QFontMetricsF(painter.font()).elidedText(name_, Qt::ElideRight, width() - 2));
     painter.setFont(textFont(13));
     painter.drawText(QRectF(0, 67, width(), 18), Qt::AlignCenter, QString::fromStdString(scale_.text(value_)));
     painter.setPen(l.softInk);

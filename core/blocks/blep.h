@@ -42,6 +42,12 @@ class Corners {
     float* line() { return sum_.data() + BlepTable::kHalf; }
     /// Hands out the first n samples and moves on.
     void flush(float* out, int n) {
+        if (n == 1) { // within a loop: no calls
+            out[0] = sum_[0];
+            for (std::size_t tap = 0; tap < BlepTable::kTaps; ++tap) sum_[tap] = sum_[tap + 1];
+            sum_[BlepTable::kTaps] = 0.0f;
+            return;
+        }
         std::copy_n(sum_.begin(), n, out);
         std::copy_n(sum_.begin() + n, BlepTable::kTaps, sum_.begin());
         std::fill_n(sum_.begin() + BlepTable::kTaps, n, 0.0f);

@@ -99,6 +99,18 @@ inline Modulated modulated(const Frame& frame, int control, int input, int amoun
     return {frame.control(control), frame.control(amount), frame.in(input).volts.data(), perVolt};
 }
 
+/// Calls `work(frame)`. Within a loop the engine goes sample by sample; inlined, the call for that is straight-line
+/// code, because the compiler sees that there is one sample.
+template <class F> void eachLength(const Frame& frame, F&& work) {
+    if (frame.end == frame.begin + 1) {
+        Frame one = frame;
+        one.end = one.begin + 1;
+        work(one);
+    } else {
+        work(frame);
+    }
+}
+
 /// Copies a signal with its edges.
 inline void passOn(const Signal& in, Signal& out, const Frame& frame) {
     std::copy(in.volts.begin() + frame.begin, in.volts.begin() + frame.end, out.volts.begin() + frame.begin);

@@ -63,6 +63,8 @@ class Contour final : public StatefulBlock<Contour> {
         frame_ = &frame;
         now_ = frame.begin - 1.0;
         kind_ = static_cast<Kind>(frame.position(Type));
+        cutsOut_ = false;
+        for (int g = 0; g < 4; ++g) cutsOut_ = cutsOut_ || frame.out(CutOut + g) != nullptr;
         loops_ = frame.position(Loop) == 1 && !frame.plugged(Gate);
         for (int g = 0; g < 4; ++g) s.stageGates[g].start(frame.out(StageGate + g), frame.begin);
         s.end.start(frame, EndOfCycle);
@@ -222,12 +224,14 @@ class Contour final : public StatefulBlock<Contour> {
         return state_.from + (target() - state_.from) * part;
     }
 
-    void put(int i, float level) {
-        line_[static_cast<std::size_t>(i)] = level;
-        stages_[static_cast<std::size_t>(i)] = state_.stage;
+    void put(int i, float level) { line_[static_cast<std::size_t>(i)] = level; }
+    void mark(int first, int last) {
+        if (cutsOut_)
+            for (int i = first; i <= last; ++i) stages_[static_cast<std::size_t>(i)] = state_.stage;
     }
 
     void fill(double to) {
+        mark(firstAfter(now_), static_cast<int>(std::floor(to)));
         for (int i = firstAfter(now_); i <= static_cast<int>(std::floor(to)); ++i) put(i, state_.level);
         now_ = to;
     }
@@ -236,6 +240,7 @@ class Contour final : public StatefulBlock<Contour> {
         const int first = firstAfter(now_);
         const int last = static_cast<int>(std::floor(to));
         if (first > last) return;
+        mark(first, last);
         const double u = state_.passed + (first - now_) * perSample;
         const float a = state_.from;
         const float b = target();
@@ -259,16 +264,16 @@ class Contour final : public StatefulBlock<Contour> {
         State& s = state_;
         const Ramp level = frame_->control(Level);
         const int by = frame_->position(LevelBy);
-        for (int i = frame_->begin; i < frame_->end; ++i) {
+        if (by == ByKnob) s.height = 1.0f;
+        for (int i = frame_->begin; by != ByKnob && i < frame_->end; ++i) {
             const auto slot = static_cast<std::size_t>(i);
-            if (by == ByKnob) {
-                s.height = 1.0f;
-            } else if (s.listening > 0.0) {
+            if (s.listening > 0.0) {
                 s.listening -= 1.0;
                 s.height = std::clamp(0.125f * frame_->in(by == ByVelocity ? Velocity : Gate)[i], s.height, 1.25f);
             }
-            line_[slot] *= 0.01f * level(i) * s.height;
+            line_[slot] *= s.height;
         }
+        for (int i = frame_->begin; i < frame_->end; ++i) line_[static_cast<std::size_t>(i)] *= 0.01f * level(i);
         const auto at = [&](int i) { return line_[static_cast<std::size_t>(i)]; };
         frame_->write(Main, [&](int i) { return kPeakVolts * at(i); });
         frame_->write(Inverted, [&](int i) { return -kPeakVolts * at(i); });
@@ -284,6 +289,7 @@ class Contour final : public StatefulBlock<Contour> {
     float curve_ = 0.0f;
     Kind kind_ = Adsr;
     bool loops_ = false;
+    bool cutsOut_ = false; ///< somebody listens to a stage alone
     std::array<float, kRun> line_{};
     std::array<Stage, kRun> stages_{};
     struct State {
@@ -340,14 +346,14 @@ BlockType contourType() {
              {"short-gate", "Short gate", switchScale({"jumps to release", "finishes its stages"}), 0},
              {"loop", "Loop", switchScale({"off", "when nothing is in gate"}), 0},
              {"level-by", "Level by", switchScale({"knob", "velocity", "gate height"}), 0},
-             {"attack-curve", "Attack curve", linearScale(Unit::Percent, -200, 200), 0},
-             {"decay-curve", "Decay curve", linearScale(Unit::Percent, -200, 200), 0},
-             {"release-curve", "Release curve", linearScale(Unit::Percent, -200, 200), 0},
+             {"attack-curve", "A curve", linearScale(Unit::Percent, -200, 200), 0},
+             {"decay-curve", "D curve", linearScale(Unit::Percent, -200, 200), 0},
+             {"release-curve", "R curve", linearScale(Unit::Percent, -200, 200), 0},
              {"attack-amount", "Attack CV", bipolarPercent(), 0},
              {"decay-amount", "Decay CV", bipolarPercent(), 0},
              {"sustain-amount", "Sustain CV", bipolarPercent(), 0},
              {"release-amount", "Release CV", bipolarPercent(), 0},
-             {"all-amount", "All stages CV", bipolarPercent(), 0}},
+             {"all-amount", "All CV", bipolarPercent(), 0}},
             makeBlock<Contour>};
 }
 

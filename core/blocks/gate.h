@@ -36,8 +36,8 @@ class GateReader {
             if (edge.at > static_cast<float>(end - 1)) break;
             add(edge.at, edge.rising);
         }
-        // A cable that was plugged in while its source was high. Band-limited waveforms come some samples later than their
-        // edges, so that only what stays counts.
+        // A cable that was plugged in while its source was high. Band-limited waveforms come some samples later than
+        // their edges, so that only what stays counts.
         const bool differs = high_ ? in[end - 1] < kGateOff : in[end - 1] > kGateOn;
         differing_ = differs && count_ == 0 ? differing_ + end - begin : 0;
         if (differing_ > kStays) add(static_cast<float>(begin), !high_);
@@ -65,7 +65,7 @@ class GateReader {
     int count_ = 0;
     static constexpr int kStays = 16;
     int differing_ = 0; ///< samples for which the level has not been what the edges said
-    int seen_ = 0; ///< edges of this run that have been handed on
+    int seen_ = 0;      ///< edges of this run that have been handed on
     float last_ = 0.0f;
     bool high_ = false;
 };

@@ -14,8 +14,12 @@ class LineOut final : public StatefulBlock<LineOut> {
 
     void process(const Frame& frame) override {
         const Ramp level = frame.control(0);
-        const float from = gain(level.start);
-        const float step = (gain(level.end()) - from) / static_cast<float>(kRun);
+        if (level.start != gainFor_) {
+            gainFor_ = level.start;
+            gain_ = gain(gainFor_);
+        }
+        const float from = gain_;
+        const float step = level.step == 0.0f ? 0.0f : (gain(level.end()) - from) / static_cast<float>(kRun);
         const float* left = frame.in(Left).volts.data();
         const float* right = frame.in(Right).volts.data();
         for (int i = frame.begin; i < frame.end; ++i) {
@@ -30,6 +34,8 @@ class LineOut final : public StatefulBlock<LineOut> {
     static float gain(float decibels) { return decibels <= -60.0f ? 0.0f : decibelsToGain(decibels); }
     struct State {
     } state_;
+    float gainFor_ = 1.0f; ///< the level of gain_, so that a still knob costs nothing
+    float gain_ = 1.0f;
 };
 
 } // namespace

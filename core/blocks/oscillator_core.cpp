@@ -108,26 +108,31 @@ void OscillatorCore::travel(double from, double to, double turn, double widthSte
     upper_ = phase_ >= 0.5;
 }
 
-void OscillatorCore::run(int begin, int end, const float* turns, const float* width, std::span<const SyncPulse> sync,
-                         std::span<Signal* const> outputs) {
-    const auto listening = [&](Wave wave) { return outputs[wave] != nullptr; };
-    needed_ = 0;
-    for (unsigned wave = 0; wave < kOwnWaves; ++wave)
-        if (listening(static_cast<Wave>(wave))) needed_ |= 1u << wave;
-    if (listening(TrianglePulse)) needed_ |= (1u << Triangle) | (1u << Pulse);
-    if (listening(SawPulse)) needed_ |= (1u << Saw) | (1u << Pulse);
-    pulseOut_ = outputs[Pulse];
-    sub2Out_ = outputs[Sub2];
-    sub4Out_ = outputs[Sub4];
-    for (Signal* out : {pulseOut_, sub2Out_, sub4Out_})
-        if (out) out->listsEdges = true;
-    begin_ = begin;
+/// The phase of a run in which it passes no corner; false, and nothing changed, if it does.
+bool OscillatorCore::runCalm(int n, const float* turns, const float* width, float* phases) {
+    std::array<double, kRun> reached;
+    const auto target = static_cast<float>(width_);
+    double phase = phase_;
+    float least = 0.0f;
+    int moved = 0;
+    for (int i = 0; i < n; ++i) {
+        least = std::min(least, turns[i]);
+        moved |= width[i] != target ? 1 : 0;
+    }
+    if (least < 0.0f || moved != 0) return false;
+    for (int i = 0; i < n; ++i) {
+        phase += static_cast<double>(turns[i]);
+        reached[static_cast<std::size_t>(i)] = phase;
+    }
+    if (!(phase < (upper_ ? 1.0 : 0.5)) || (high_ ? !(phase < width_) : phase_ < width_)) return false;
+    for (int i = 0; i < n; ++i) phases[i] = static_cast<float>(reached[static_cast<std::size_t>(i)]);
+    phase_ = phase;
+    return true;
+}
 
-    const int n = end - begin;
-    std::array<float, kRun> phases{};
-    std::array<float, kRun> pulses{};
-    std::array<float, kRun> subs2{};
-    std::array<float, kRun> subs4{};
+/// Sample by sample, through every corner.
+void OscillatorCore::runWalking(int begin, int n, const float* turns, const float* width,
+                                std::span<const SyncPulse> sync, Line& phases, Line& pulses, Line& subs2, Line& subs4) {
     std::size_t nextSync = 0;
     for (int i = 0; i < n; ++i) {
         const double turn = static_cast<double>(turns[begin + i]);
@@ -157,6 +162,45 @@ void OscillatorCore::run(int begin, int end, const float* turns, const float* wi
         subs2[slot] = squareOf(1);
         subs4[slot] = squareOf(2);
     }
+}
+
+void OscillatorCore::run(int begin, int end, const float* turns, const float* width, std::span<const SyncPulse> sync,
+                         std::span<Signal* const> outputs) {
+    if (end == begin + 1)
+        runAs<1>(begin, 1, turns, width, sync, outputs);
+    else
+        runAs<0>(begin, end - begin, turns, width, sync, outputs);
+}
+
+/// Within a loop the engine goes sample by sample; a copy of the code for that (Fixed = 1) has no loops left in it.
+template <int Fixed>
+void OscillatorCore::runAs(int begin, int samples, const float* turns, const float* width,
+                           std::span<const SyncPulse> sync, std::span<Signal* const> outputs) {
+    const int n = Fixed > 0 ? Fixed : samples;
+    const auto listening = [&](Wave wave) { return outputs[wave] != nullptr; };
+    needed_ = 0;
+    for (unsigned wave = 0; wave < kOwnWaves; ++wave)
+        if (listening(static_cast<Wave>(wave))) needed_ |= 1u << wave;
+    if (listening(TrianglePulse)) needed_ |= (1u << Triangle) | (1u << Pulse);
+    if (listening(SawPulse)) needed_ |= (1u << Saw) | (1u << Pulse);
+    pulseOut_ = outputs[Pulse];
+    sub2Out_ = outputs[Sub2];
+    sub4Out_ = outputs[Sub4];
+    for (Signal* out : {pulseOut_, sub2Out_, sub4Out_})
+        if (out) out->listsEdges = true;
+    begin_ = begin;
+
+    std::array<float, kRun> phases;
+    std::array<float, kRun> pulses;
+    std::array<float, kRun> subs2;
+    std::array<float, kRun> subs4;
+    if (sync.empty() && runCalm(n, turns + begin, width + begin, phases.data())) {
+        std::fill_n(pulses.begin(), n, high_ ? kPeak : -kPeak);
+        std::fill_n(subs2.begin(), n, squareOf(1));
+        std::fill_n(subs4.begin(), n, squareOf(2));
+    } else {
+        runWalking(begin, n, turns, width, sync, phases, pulses, subs2, subs4);
+    }
 
     const auto shape = [&](Wave wave, auto&& formula) {
         if (!wanted(wave)) return;
@@ -174,7 +218,9 @@ void OscillatorCore::run(int begin, int end, const float* turns, const float* wi
     for (unsigned wave = 0; wave < kOwnWaves; ++wave)
         if (needed_ & (1u << wave)) corners_[wave].flush(made[wave].data(), n);
     for (unsigned wave = 0; wave < kOwnWaves; ++wave)
-        if (Signal* out = outputs[wave]) std::copy_n(made[wave].begin(), n, out->volts.begin() + begin);
+        if (Signal* out = outputs[wave]) {
+            for (int i = 0; i < n; ++i) (*out)[begin + i] = made[wave][static_cast<std::size_t>(i)];
+        }
     const auto blend = [&](Wave wave, Wave one) {
         Signal* out = outputs[wave];
         if (!out) return;

@@ -18,9 +18,9 @@
 namespace lariat {
 
 /// A pulse that restarts the cycle: always, or (soft) only when three quarters of it have passed.
-struct SyncPulse {
-    float at = 0.0f;
-    bool soft = false;
+struct SyncPulse { // not initialised: lists of them are made for every run
+    float at;
+    bool soft;
 };
 
 /// The rising edges of one or two sync inputs, in order of time.
@@ -58,6 +58,13 @@ class OscillatorCore {
   private:
     static constexpr int kOwnWaves = 6; ///< those that are not blends
 
+    template <int Fixed>
+    void runAs(int begin, int samples, const float* turns, const float* width, std::span<const SyncPulse> sync,
+               std::span<Signal* const> outputs);
+    using Line = std::array<float, kRun>;
+    void runWalking(int begin, int n, const float* turns, const float* width, std::span<const SyncPulse> sync,
+                    Line& phases, Line& pulses, Line& subs2, Line& subs4);
+    bool runCalm(int n, const float* turns, const float* width, float* phases);
     void travel(double from, double to, double turn, double widthStep);
     void corner(double at, double turn);
     void wrap(double at, double turn);

@@ -25,17 +25,18 @@ class PerformancePlayer {
         if (!performance_ || !frame.transport->running || performance_->messages.empty()) return;
         const auto& all = performance_->messages;
         const double perSample = performance_->tempo / 60.0 / frame.rate;
-        const double from = s.beat;
-        double base = from;
+        double base = s.beat;
+        double last = s.beat + perSample * (frame.end - frame.begin - 1);
         s.beat += perSample * (frame.end - frame.begin);
         for (int guard = 0; guard < 256; ++guard) {
             const double loop = performance_->lengthBeats;
             if (s.next < all.size() && (loop <= 0.0 || all[s.next].beat < loop)) {
                 const double due = all[s.next].beat;
-                if (due >= s.beat) return;
-                message(frame.begin + std::max(0.0, (due - base) / perSample), all[s.next++].message);
-            } else if (loop > 0.0 && s.beat >= loop) {
+                if (due > last) return;
+                message(frame.begin + (due - base) / perSample, all[s.next++].message);
+            } else if (loop > 0.0 && last >= loop) {
                 s.beat -= loop;
+                last -= loop;
                 base -= loop;
                 s.next = 0;
             } else {

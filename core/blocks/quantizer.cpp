@@ -258,7 +258,7 @@ BlockType quantizerType() {
     std::vector<std::string> scales;
     for (const NamedScale& scale : kScales) scales.emplace_back(scale.name);
     std::vector<ControlSpec> notes;
-    const char* names[kNotes] = {"1", "b2", "2", "b3", "3", "4", "b5", "5", "b6", "6", "b7", "7"};
+    const char* names[kNotes] = {"1", "♭2", "2", "♭3", "3", "4", "♭5", "5", "♭6", "6", "♭7", "7"};
     for (int n = 0; n < kNotes; ++n)
         notes.push_back({fmt::format("note-{}", n), fmt::format("Note {}", names[n]), switchScale({"off", "on"}), 1.0});
     const Scale modes = switchScale({"always", "on change", "on clock", "clock and change"});

@@ -172,8 +172,9 @@ BlockType ratioTrioType() {
     std::vector<JackSpec> outputs;
     std::vector<ControlSpec> controls;
     for (const std::string who : {"left", "inner", "right"}) {
+        const std::string brief = who == "inner" ? "in" : who == "left" ? "L" : "R";
         const auto id = [&](const std::string& word) { return fmt::format("{}-{}", who, word); };
-        const auto name = [&](const std::string& word) { return fmt::format("{} {}", who, word); };
+        const auto name = [&](const std::string& word) { return fmt::format("{} {}", brief, word); };
         const std::string other = who == "inner" ? "left" : "inner";
         for (const JackSpec& jack : std::vector<JackSpec>{{"voct", "v/oct", Pitch, -5, 8},
                                                           {"ref", "ref", Audio, -5, 5},

@@ -129,7 +129,7 @@ BlockType shiftRegisterType() {
              {"rate", "Rate", switchScale({"single", "double"}), 0},
              {"state", "State", countScale(0, 255), 0},
              {"range", "Range", linearScale(Unit::Volts, 0, 8), 5},
-             {"second-range", "Second range", linearScale(Unit::Volts, 0, 8), 5}},
+             {"second-range", "2nd range", linearScale(Unit::Volts, 0, 8), 5}},
             makeBlock<ShiftRegister>};
 }
 

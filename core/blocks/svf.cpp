@@ -44,26 +44,43 @@ class Svf final : public StatefulBlock<Svf> {
         dampingOf(frame, g, k);
         std::array<float, kRun> inverse;
         for (std::size_t i = first(frame); i < end(frame); ++i) inverse[i] = 1.0f / (1.0f + g[i] * (g[i] + k[i]));
-        std::array<float, kRun> hp;
-        std::array<float, kRun> bp;
-        std::array<float, kRun> lp;
+        // The recursion in as few steps as can be, s1 and s2 from one sample to the next; all else is filled in below.
+        std::array<float, kRun> fromOne; // s1' = (2a - 1) s1 + 2ag (x - s2)
+        std::array<float, kRun> toOne;
+        std::array<float, kRun> toTwo; // s2' = s2 + 2ag s1 + 2ag² (x - s2)
+        const auto steps = [&](std::size_t i) {
+            fromOne[i] = 2.0f * inverse[i] - 1.0f;
+            toOne[i] = 2.0f * inverse[i] * g[i];
+            toTwo[i] = toOne[i] * g[i];
+        };
+        for (std::size_t i = first(frame); i < end(frame); ++i) steps(i);
+        std::array<float, kRun> ones;
+        std::array<float, kRun> twos;
         float s1 = state_.s1;
         float s2 = state_.s2;
         float bandNow = state_.band;
         for (std::size_t i = first(frame); i < end(frame); ++i) {
-            float ki = k[i];
-            float scale = inverse[i];
             if (std::abs(bandNow) > kHeld) { // what holds a self-oscillation; elsewhere the filter is linear
                 const float over = std::abs(bandNow) - kHeld;
-                ki += 0.1f * over * over * remainder(g[i]);
-                scale = 1.0f / (1.0f + g[i] * (g[i] + ki));
+                k[i] += 0.1f * over * over * remainder(g[i]);
+                inverse[i] = 1.0f / (1.0f + g[i] * (g[i] + k[i]));
+                steps(i);
             }
-            hp[i] = (x[i] - (g[i] + ki) * s1 - s2) * scale;
-            bp[i] = g[i] * hp[i] + s1;
-            lp[i] = g[i] * bp[i] + s2;
-            s1 = g[i] * hp[i] + bp[i];
-            s2 = g[i] * bp[i] + lp[i];
-            bandNow = bp[i];
+            ones[i] = s1;
+            twos[i] = s2;
+            const float v = x[i] - s2;
+            const float next = fromOne[i] * s1 + toOne[i] * v;
+            s2 += toOne[i] * s1 + toTwo[i] * v;
+            bandNow = 0.5f * (next + s1); // the band-pass is the mean of its integrator before and after
+            s1 = next;
+        }
+        std::array<float, kRun> hp;
+        std::array<float, kRun> bp;
+        std::array<float, kRun> lp;
+        for (std::size_t i = first(frame); i < end(frame); ++i) {
+            hp[i] = (x[i] - (g[i] + k[i]) * ones[i] - twos[i]) * inverse[i];
+            bp[i] = g[i] * hp[i] + ones[i];
+            lp[i] = g[i] * bp[i] + twos[i];
         }
         // An input that is not a number must not stay in the memory.
         state_.s1 = std::isfinite(s1) ? std::clamp(s1, -100.0f, 100.0f) : 0.0f;
@@ -90,10 +107,14 @@ class Svf final : public StatefulBlock<Svf> {
     static std::size_t end(const Frame& frame) { return static_cast<std::size_t>(frame.end); }
     static float remainder(float g) { return 1.0f + kRemainder * g * g; }
 
-    static void dampingOf(const Frame& frame, const std::array<float, kRun>& g, std::array<float, kRun>& k) {
+    void dampingOf(const Frame& frame, const std::array<float, kRun>& g, std::array<float, kRun>& k) {
         const Ramp resonance = frame.control(Resonance);
         if (!frame.plugged(ResCv) && resonance.step == 0.0f) {
-            const float still = damping(resonance.start);
+            if (resonance.start != dampedFor_) {
+                dampedFor_ = resonance.start;
+                damping_ = damping(dampedFor_);
+            }
+            const float still = damping_;
             for (std::size_t i = first(frame); i < end(frame); ++i) k[i] = still * remainder(g[i]);
             return;
         }
@@ -150,6 +171,8 @@ class Svf final : public StatefulBlock<Svf> {
         float band = 0.0f;
         float driven = 0.0f;
     } state_;
+    float dampedFor_ = -1.0f; ///< the resonance of damping_, so that a still knob costs nothing
+    float damping_ = 2.0f;
 };
 
 } // namespace

@@ -21,6 +21,14 @@ class Vca final : public StatefulBlock<Vca> {
     void prepare(const Setup&) override {}
 
     void process(const Frame& frame) override {
+        eachLength(
+            frame, [this](const Frame& part) __attribute__((always_inline)) { work(part); });
+    }
+
+  private:
+    friend class StatefulBlock<Vca>;
+
+    [[gnu::always_inline]] void work(const Frame& frame) {
         Signal* out = frame.out(0);
         if (!out) return;
         const float* in = frame.in(Input).volts.data();
@@ -39,8 +47,9 @@ class Vca final : public StatefulBlock<Vca> {
                 gain[static_cast<std::size_t>(i)] += decibelsToGain(std::clamp(decibels, -150.0f, 12.0f));
             }
         }
-        const float boost = decibelsToGain(boostRamp.start);
-        const float boostStep = (decibelsToGain(boostRamp.end()) - boost) / static_cast<float>(kRun);
+        const bool still = boostRamp.start == 0.0f && boostRamp.step == 0.0f;
+        const float boost = still ? 1.0f : decibelsToGain(boostRamp.start);
+        const float boostStep = still ? 0.0f : (decibelsToGain(boostRamp.end()) - boost) / static_cast<float>(kRun);
         for (int i = frame.begin; i < frame.end; ++i) {
             const float most =
                 std::min(3.9810717f, gain[static_cast<std::size_t>(i)] * (boost + boostStep * static_cast<float>(i)));
@@ -54,8 +63,6 @@ class Vca final : public StatefulBlock<Vca> {
         }
     }
 
-  private:
-    friend class StatefulBlock<Vca>;
     struct State {
         float before = 0.0f;
     } state_;

@@ -48,6 +48,14 @@ class Vco final : public StatefulBlock<Vco> {
     }
 
     void process(const Frame& frame) override {
+        eachLength(
+            frame, [this](const Frame& part) __attribute__((always_inline)) { work(part); });
+    }
+
+  private:
+    friend class StatefulBlock<Vco>;
+
+    [[gnu::always_inline]] void work(const Frame& frame) {
         std::array<float, kRun> turns;
         std::array<float, kRun> width;
         turnsOf(frame, turns);
@@ -58,10 +66,7 @@ class Vco final : public StatefulBlock<Vco> {
         state_.core.run(frame.begin, frame.end, turns.data(), width.data(), sync.all(), frame.outputs);
     }
 
-  private:
-    friend class StatefulBlock<Vco>;
-
-    void turnsOf(const Frame& frame, std::array<float, kRun>& turns) {
+    [[gnu::always_inline]] void turnsOf(const Frame& frame, std::array<float, kRun>& turns) {
         const Ramp octave = frame.control(Octave);
         const Ramp fine = frame.control(Fine);
         const Ramp amount = frame.control(FmAmount);
@@ -70,10 +75,11 @@ class Vco final : public StatefulBlock<Vco> {
         const float tracking = frame.control(Tracking).start + ownTracking_;
         const float slope = 1.0f + tracking * (1.0f / 1200.0f);
         const float base = (frame.position(Range) == 1 ? kMiddleC / 256.0f : kMiddleC) /
-                           static_cast<float>(frame.rate) * fastExp2(driftNow(frame) * (1.0f / 1200.0f));
+                           static_cast<float>(frame.rate) * driftRatio(frame);
         const bool still = octave.step == 0.0f && fine.step == 0.0f && !frame.plugged(Voct) && !frame.plugged(Fm);
         if (still)
-            turns.fill(base * fastExp2(slope * (octave.start - 4.0f + fine.start * (1.0f / 12.0f))));
+            std::fill(turns.begin() + frame.begin, turns.begin() + frame.end,
+                      base * fastExp2(slope * (octave.start - 4.0f + fine.start * (1.0f / 12.0f))));
         else
             for (int i = frame.begin; i < frame.end; ++i) {
                 const float octaves = octave(i) - 4.0f + fine(i) * (1.0f / 12.0f) + voct[i] + amount(i) * 0.01f * fm[i];
@@ -81,7 +87,7 @@ class Vco final : public StatefulBlock<Vco> {
             }
         if (frame.plugged(LinFm)) {
             const Ramp depth = frame.control(LinAmount);
-            std::array<float, kRun> lin;
+            std::array<float, kRun> lin{};
             linearOf(frame, lin);
             const float lowest = frame.control(ThroughZero).start > 0.5f ? -1e6f : 0.0f;
             for (int i = frame.begin; i < frame.end; ++i)
@@ -92,7 +98,7 @@ class Vco final : public StatefulBlock<Vco> {
             turns[static_cast<std::size_t>(i)] = std::clamp(turns[static_cast<std::size_t>(i)], -kHighest, kHighest);
     }
 
-    void linearOf(const Frame& frame, std::array<float, kRun>& lin) {
+    [[gnu::always_inline]] void linearOf(const Frame& frame, std::array<float, kRun>& lin) {
         const float* in = frame.in(LinFm).volts.data();
         if (frame.position(Coupling) == 0) {
             std::copy(in + frame.begin, in + frame.end, lin.begin() + frame.begin);
@@ -106,19 +112,18 @@ class Vco final : public StatefulBlock<Vco> {
         if (!std::isfinite(state_.mean)) state_.mean = 0.0f;
     }
 
-    /// In cents.
-    float driftNow(const Frame& frame) {
+    float driftRatio(const Frame& frame) {
         const float cents = std::max(frame.control(DriftCents).start, leastDrift_);
-        if (cents == 0.0f) return 0.0f;
+        if (cents == 0.0f) return 1.0f;
         if (frame.begin == 0) state_.drift.step(frame.rate);
-        return cents * state_.drift.now;
+        return fastExp2(cents * state_.drift.now * (1.0f / 1200.0f));
     }
 
-    static void widthOf(const Frame& frame, std::array<float, kRun>& width) {
+    [[gnu::always_inline]] static void widthOf(const Frame& frame, std::array<float, kRun>& width) {
         const Ramp base = frame.control(Width);
         const Ramp amount = frame.control(PwmAmount);
         if (base.step == 0.0f && !frame.plugged(Pwm)) {
-            width.fill(0.01f * base.start);
+            std::fill(width.begin() + frame.begin, width.begin() + frame.end, 0.01f * base.start);
             return;
         }
         const float* pwm = frame.in(Pwm).volts.data();
@@ -165,10 +170,10 @@ BlockType vcoType() {
              {"lin-amount", "Lin FM", squaredScale(Unit::Percent, 0, 400), 0},
              {"pwm-amount", "PWM", linearScale(Unit::Percent, -100, 100), 0},
              {"through-zero", "Through zero", switchScale({"off", "on"}), 0},
-             {"coupling", "Lin FM coupling", switchScale({"DC", "AC"}), 0},
+             {"coupling", "Lin coupling", switchScale({"DC", "AC"}), 0},
              {"range", "Range", switchScale({"audio", "LFO"}), 0},
              {"drift", "Drift", linearScale(Unit::Cents, 0, 50), 0},
-             {"tracking", "Tracking error", linearScale(Unit::Cents, -20, 20), 0}},
+             {"tracking", "Tracking", linearScale(Unit::Cents, -20, 20), 0}},
             makeBlock<Vco>};
 }
 
