@@ -1,7 +1,9 @@
 // Whole tasks in the real window, by mouse and keyboard.
 #include "devices/simulated_device.h"
+#include "library/midi_file.h"
 #include "model/file.h"
 #include "patch/jack_row.h"
+#include "patch/knob.h"
 #include "patch/patch_place.h"
 #include "places.h"
 #include "sheet/sheet_place.h"
@@ -13,6 +15,7 @@
 
 #include <QtTest>
 
+#include <QComboBox>
 #include <QFileDialog>
 #include <QMenuBar>
 #include <QScrollBar>
@@ -394,6 +397,78 @@ class WindowTest : public QObject {
             QVERIFY(o.window.messages().text().contains(QFileInfo(file).fileName()));
             QVERIFY(o.patch() == lamp());
         }
+    }
+
+    void theRealCaseIsSwitchedFromTheMenu() {
+        Opened o;
+        QAction* real = o.action(QStringLiteral("Real case"));
+        QVERIFY(real && real->isCheckable());
+        const std::size_t ideal = o.window.sound().engine().blockCount();
+        real->trigger();
+        QVERIFY(o.window.sound().realCase());
+        QVERIFY(o.window.sound().engine().blockCount() > ideal);
+        real->trigger();
+        QCOMPARE(o.window.sound().engine().blockCount(), ideal);
+    }
+
+    /// Every shipped patch opens from the menu by its title and is told apart.
+    void nightWatchOpensFromTheMenu() {
+        Opened o;
+        for (const QString& title :
+             {QStringLiteral("Deep Water"), QStringLiteral("Bell Buoy"), QStringLiteral("Lamp, mended")}) {
+            QAction* open = o.action(title);
+            QVERIFY2(open, qPrintable(title));
+            open->trigger();
+            QCOMPARE(QString::fromStdString(o.patch().title), title);
+        }
+    }
+
+    void recordingsAndTuningsAreChosenInTheInspector() {
+        Opened o;
+        o.action(QStringLiteral("Engine Room, rattle"))->trigger();
+        o.settle();
+        o.chart().selectPost("player");
+        QCoreApplication::processEvents();
+        auto* box = o.window.findChild<QComboBox*>(QStringLiteral("source-recording"));
+        QVERIFY(box);
+        QCOMPARE(box->currentText(), QStringLiteral("rattle"));
+        box->setCurrentIndex(0);
+        Q_EMIT box->activated(0);
+        QVERIFY(o.patch().post("player")->sample.empty());
+        o.window.document().history().undo();
+        QCOMPARE(o.patch().post("player")->sample, std::string("rattle"));
+    }
+
+    /// Unplugged, the CV knob is the depth of the other oscillator; the inspector says so, and what a plug makes of it.
+    void theWordsInForceAreShown() {
+        Opened o;
+        o.action(QStringLiteral("Deep Water"))->trigger();
+        o.settle();
+        o.chart().selectPost("whirl-a");
+        QCoreApplication::processEvents();
+        const auto named = [&](const QString& name) {
+            const auto all = o.window.findChildren<Knob*>();
+            return std::ranges::any_of(all, [&](const Knob* knob) { return knob->accessibleName().contains(name); });
+        };
+        QVERIFY(named(QStringLiteral("From B")));
+        QVERIFY(o.window.document().apply(
+            {TieCable{{0, jackRef("register.second"), jackRef("whirl-a.fm"), {}, {}, {}, 0, {}, {}}, 0}},
+            QStringLiteral("tie")));
+        QCoreApplication::processEvents();
+        QTRY_VERIFY(named(QStringLiteral("CV")) && !named(QStringLiteral("From B")));
+    }
+
+    void aMidiFileIsPlayedOnTheKeys() {
+        Opened o;
+        o.action(QStringLiteral("First light"))->trigger();
+        o.settle();
+        QTemporaryDir folder;
+        const QString file = folder.filePath(QStringLiteral("two.mid"));
+        QVERIFY(writeMidiFile(file.toStdString(), {"keys", 90.0, 0.0, {{0.0, {0x90, 60, 90}}, {1.0, {0x80, 60, 0}}}}));
+        o.chart().selectPost("keys");
+        answerFileDialog(file);
+        o.action(QStringLiteral("Play from a MIDI file…"))->trigger();
+        QTRY_COMPARE(o.patch().performance("keys")->messages.size(), std::size_t{2});
     }
 
     void theTransportRuns() {

@@ -47,6 +47,51 @@ class CliTest : public QObject {
         QCOMPARE(run({"dance"}).code, 3);
     }
 
+    void benchAndTables() {
+        const QJsonArray costs = run({"bench", "--json"}).json().array();
+        QCOMPARE(costs.size(), static_cast<qsizetype>(lariat::blockTypes().size()));
+        for (const auto& cost : costs) QVERIFY(cost.toObject()["nanoseconds"].toDouble() > 0.0);
+        const Answer one = run({"blocks", "ladder"});
+        QVERIFY(one.out.contains(QLatin1String("resonance")) && !one.out.contains(QLatin1String("quantizer")));
+        QCOMPARE(run({"blocks", "organ"}).code, 2);
+        const QString table = run({"blocks", "--tables"}).out;
+        QVERIFY(table.contains(QLatin1String("four voices")) && table.contains(QLatin1String("pitch of voice 4")));
+        QTemporaryDir folder;
+        QFile figures(folder.filePath(QStringLiteral("figures")));
+        QVERIFY(figures.open(QIODevice::WriteOnly));
+        figures.write("ladder\twithin 0.1 dB\n");
+        figures.close();
+        const QString markdown = run({"blocks", "--markdown", "--figures", figures.fileName()}).out;
+        QVERIFY(markdown.contains(QStringLiteral("| ✓ ladder |")) && markdown.contains(QLatin1String("within 0.1 dB")));
+        QCOMPARE(run({"blocks", "--markdown", "--figures", "/no/such"}).code, 2);
+    }
+
+    void midiFilesGoInAndOut() {
+        QTemporaryDir folder;
+        const QString midi = folder.filePath(QStringLiteral("tune.mid"));
+        const QString patch = QStringLiteral(LARIAT_SOURCE "/data/demo/first-voice.json");
+        QCOMPARE(run({"midi", midi, "--patch", patch, "--post", "keys", "--write"}).code, 0);
+        const QString out = folder.filePath(QStringLiteral("played.json"));
+        const Answer in = run({"midi", midi, "--patch", patch, "--post", "keys", "--out", out, "--json"});
+        QCOMPARE(in.json().object()["messages"].toInt(), 16);
+        QCOMPARE(run({"check", out}).code, 0);
+        QCOMPARE(run({"midi", midi, "--patch", patch, "--post", "osc", "--out", out}).code, 2);
+        QCOMPARE(run({"midi", patch, "--patch", patch, "--post", "keys", "--out", out}).code, 2);
+    }
+
+    void theRealCaseSoundsDifferent() {
+        QTemporaryDir folder;
+        const QString patch = QStringLiteral(LARIAT_SOURCE "/data/demo/first-voice.json");
+        const QString ideal = folder.filePath(QStringLiteral("ideal.wav"));
+        const QString real = folder.filePath(QStringLiteral("real.wav"));
+        QCOMPARE(run({"render", patch, "--seconds", "0.5", "--out", ideal}).code, 0);
+        QCOMPARE(run({"render", patch, "--seconds", "0.5", "--out", real, "--real-case"}).code, 0);
+        QFile a(ideal);
+        QFile b(real);
+        QVERIFY(a.open(QIODevice::ReadOnly) && b.open(QIODevice::ReadOnly));
+        QVERIFY(a.readAll() != b.readAll());
+    }
+
     void blocksAndModules() {
         const QJsonArray blocks = run({"blocks", "--json"}).json().array();
         QCOMPARE(blocks.size(), static_cast<qsizetype>(lariat::blockTypes().size()));

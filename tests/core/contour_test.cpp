@@ -1,5 +1,6 @@
 // Contour: exact stage times, curves, and what gates and triggers do to it.
 #include "measure/measure.h"
+#include "support/analysis.h"
 #include "support/rig.h"
 
 #include <QtTest>
@@ -7,6 +8,7 @@
 #include <cmath>
 
 using namespace lariat;
+using lariat::test::figure;
 using lariat::test::Pulse;
 using lariat::test::Rig;
 
@@ -49,6 +51,7 @@ class ContourTest : public QObject {
     }
     /// Within 0.1 ms or 0.5 %: the attack reaches 8 V, the decay its sustain, when the knobs say.
     void stageTimesAreExact() {
+        figure("contour", "stage times within 0.5 % or 20 µs, straight to exponential");
         QFETCH(double, attack);
         QFETCH(double, decay);
         QFETCH(double, curve);
@@ -199,6 +202,7 @@ class ContourTest : public QObject {
     }
 
     void everyStageHasItsGateAndItsPart() {
+        figure("contour", "stage gates within 0.1 ms");
         Rig rig("contour");
         rig.set("attack", 0.05).set("decay", 0.1).set("sustain", 50).set("release", 0.15).set("curve", 0);
         rig.pulses("gate", {{0.1, 0.4}}).run(0.8);

@@ -133,6 +133,7 @@ class ControlBlocksTest : public QObject {
     }
 
     void sampledVoltagesAreThoseOfTheEdge() {
+        figure("sample-hold", "voltage of the sub-sample edge within 0.1 mV");
         Rig rig("sample-hold");
         rig.feed("in", [](double t) { return 5.0 * std::sin(2.0 * kPi * 3.0 * t); })
             .pulses("trigger", {{0.0400013, 0.1}, {0.2, 0.3}})
@@ -143,6 +144,7 @@ class ControlBlocksTest : public QObject {
     }
 
     void chanceIsSeeded() {
+        figure("random-source", "the same for one seed; smooth no steeper than its raised cosine");
         const auto run = [](std::uint64_t seed) {
             Rig rig("random-source", 96000.0, seed);
             rig.set("rate", 100).run(3.0);
@@ -183,7 +185,6 @@ class ControlBlocksTest : public QObject {
                 same = bits[i] == bits[i + static_cast<std::size_t>(shift)];
             QCOMPARE(same, shift == period);
         }
-        figure("shift-register", fmt::format("period exactly {}", period));
     }
 
     void registerVoltagesBitsAndRestore() {
@@ -238,6 +239,7 @@ class ControlBlocksTest : public QObject {
     }
 
     void logicOfTwoGates() {
+        figure("logic", "edges of every output within 2 µs");
         Rig rig("logic");
         rig.set("delay", 0.05).set("length", 0.015).set("chance", 100);
         rig.pulses("a", {{0.1, 0.3}, {0.5, 0.6}}).pulses("b", {{0.2, 0.4}}).run(0.8);
@@ -257,6 +259,7 @@ class ControlBlocksTest : public QObject {
     }
 
     void switchesStepAndFade() {
+        figure("sequential-switch", "levels within 10 µV, fade 2 ms");
         for (const double fade : {0.0, 1.0}) {
             Rig rig("sequential-switch");
             for (int n = 1; n <= 4; ++n) rig.feed("in-" + std::to_string(n), n);
@@ -273,6 +276,7 @@ class ControlBlocksTest : public QObject {
     }
 
     void slewIsLinearOrExponential() {
+        figure("slew", "within 10 mV of line and exponential");
         Rig rig("slew");
         rig.set("rise", 0.1).set("fall", 0.1).feed("in", [](double t) { return t > 0.1 ? 5.0 : 0.0; }).run(0.5);
         QVERIFY(std::abs(at(rig, "out", 0.125) - 2.5) < 0.01);
@@ -289,6 +293,7 @@ class ControlBlocksTest : public QObject {
     }
 
     void wavesAreRectifiedAndCompared() {
+        figure("rectifier", "means within 10 mV of 2/π");
         Rig rig("rectifier");
         rig.feed("a", [](double t) { return 4.0 * std::sin(2.0 * kPi * 20.0 * t); }).feed("b", 1.0).run(0.2);
         QVERIFY(std::abs(meanOf(rig.out("full")) - 4.0 * 2.0 / kPi) < 0.01);
@@ -297,6 +302,8 @@ class ControlBlocksTest : public QObject {
     }
 
     void fadesAndCrosses() {
+        figure("crossfader", "gains within 10 ppm");
+        figure("matrix", "sums within 10 µV");
         Rig rig("crossfader");
         rig.set("fade", 25).feed("a", 4.0).feed("b", -4.0).run(0.01);
         QVERIFY(std::abs(at(rig, "out", 0.005) - 2.0) < 1e-5 && std::abs(at(rig, "other", 0.005) + 2.0) < 1e-5);

@@ -53,6 +53,38 @@ const Spoilt kSpoilt[] = {
      "outside"},
     {"wire from an input", [](Json& d) { d["parts"][0]["wires"][0]["from"] = "osc.voct"; }, "not an output"},
     {"wire to nowhere", [](Json& d) { d["parts"][0]["wires"][0]["to"] = "amp.ear"; }, "not an input"},
+    {"range turned round",
+     [](Json& d) {
+         d["parts"][0]["knobs"][0]["range"] = {{"min", 5}, {"max", -5}};
+     },
+     "turned round"},
+    {"range beyond the control's",
+     [](Json& d) {
+         d["parts"][0]["knobs"][0]["range"] = {{"min", -99}, {"max", 5}};
+     },
+     "goes beyond"},
+    {"jack range turned round",
+     [](Json& d) {
+         d["parts"][0]["jacks"][0]["range"] = {{"min", 5}, {"max", 5}};
+     },
+     "turned round"},
+    {"a gain of nothing", [](Json& d) { d["parts"][0]["jacks"][0]["gain"] = 0; }, "lets nothing through"},
+    {"right side of a jack", [](Json& d) { d["parts"][0]["jacks"][2]["right"] = "amp.in"; }, "right side"},
+    {"meaning by no jack",
+     [](Json& d) {
+         d["parts"][0]["knobs"][0]["meanings"] = Json::array({{{"when-plugged", "ear"}}});
+     },
+     "no input \"ear\""},
+    {"meaning by no switch",
+     [](Json& d) {
+         d["parts"][0]["knobs"][0]["meanings"] = Json::array({{{"in-mode", {{"knob", "tune"}, {"is", "on"}}}}});
+     },
+     "no switch"},
+    {"meaning without a cause",
+     [](Json& d) {
+         d["parts"][0]["knobs"][0]["meanings"] = Json::array({{{"name", "Other"}}});
+     },
+     "is missing"},
     {"jack twice", [](Json& d) { d["parts"][0]["jacks"][1]["id"] = "pitch"; }, "stands twice"},
     {"no such jack", [](Json& d) { d["parts"][0]["jacks"][1]["at"] = "amp.ear"; }, "no jack \"ear\""},
     {"no such block in a jack", [](Json& d) { d["parts"][0]["jacks"][1]["at"] = "horn.in"; }, "no block \"horn\""},

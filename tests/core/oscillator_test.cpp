@@ -248,6 +248,7 @@ class OscillatorTest : public QObject {
     }
 
     void lfoTurnsAtItsRate() {
+        figure("lfo", "rate as set, reset within the sample");
         for (const double rate : {0.5, 3.0, 97.0}) {
             Rig rig("lfo");
             rig.set("rate", rate).run(std::max(2.0, 8.0 / rate));

@@ -92,6 +92,7 @@ class RatioTest : public QObject {
     }
 
     void softSyncActsInTheLastQuarterOnly() {
+        figure("vco", "soft sync, AC coupling and drift as stated");
         const auto hertzWith = [](double ratio) {
             Rig rig("vco");
             rig.feed("soft-sync", [=](double t) { return 5.0 * std::sin(2.0 * kPi * 261.6255653 * ratio * t + 0.3); })
@@ -134,6 +135,7 @@ class RatioTest : public QObject {
     }
 
     void metalSharesNoHarmonics() {
+        figure("metal-cluster", "six fundamentals within 8 % of their level");
         Rig rig("metal-cluster");
         rig.set("tune", 400).run(2.0);
         for (const double ratio : {1.0, 2.0, 3.0, 5.0, 6.0, 7.0})

@@ -104,7 +104,6 @@ class TimeBlocksTest : public QObject {
         const double floor = aliasFloor(third, 1000.0);
         qInfo("divider alias floor %.1f dB", floor);
         figure("clock-divider", fmt::format("÷3 of 3 kHz: aliases {:.0f} dB", floor));
-        figure("clock-divider", "10⁵ pulses counted exactly");
         QVERIFY2(floor < -85.0, qPrintable(QString::number(floor)));
         // An odd division of a square is a square: no even harmonics.
         QVERIFY(amplitudeOf(rig.out("out-2"), 2000.0) < 0.02 * amplitudeOf(rig.out("out-2"), 1000.0));
@@ -160,6 +159,7 @@ class TimeBlocksTest : public QObject {
     }
 
     void chanceIsSeededAndFair() {
+        figure("trigger-pattern", "chance within four standard deviations of 4,000 draws");
         const auto hits = [](std::uint64_t seed) {
             Rig rig("trigger-pattern", 96000.0, seed);
             rig.set("length", 0).set("fill", 1).set("probability", 30).pulses("clock", every(0.002, 4000)).run(8.1);
@@ -171,6 +171,7 @@ class TimeBlocksTest : public QObject {
     }
 
     void fadersPlayInOrderAndMerge() {
+        figure("step-sequencer", "faders within 1 mV, merges exact");
         Rig rig("step-sequencer");
         rig.set("length", 3)
             .set("fader-1", 100)
@@ -206,6 +207,7 @@ class TimeBlocksTest : public QObject {
     }
 
     void stridesDivideAndTurn() {
+        figure("track-sequencer", "division, direction, variations and strikes as written");
         Pattern pattern;
         pattern.post = "p";
         const auto note = [](int n) {
