@@ -132,6 +132,13 @@ void TransportBar::refresh() {
     sinceLimited_ = meters.limited.exchange(false) ? 0 : sinceLimited_ + 1;
     const QString ideal = session_.sound.realCase() ? tr("real case · ") : QString();
     const QString load = ideal + tr("load %1 %").arg(100.0 * static_cast<double>(meters.load.load()), 0, 'f', 0);
+    if (meters.muted.load()) {
+        load_->setText(tr("muted: runs away"));
+        load_->setToolTip(
+            tr("The sound stayed at the rails for half a second: a loop gain above one. Mend the patch, or "
+               "move the monitor to hear it."));
+        return;
+    }
     load_->setText(sinceLimited_ * kRefreshMilliseconds < 1500 ? tr("monitor limited") : load);
     const unsigned dropouts = session_.sound.dropouts();
     load_->setToolTip(tr("%1, %2 dropouts").arg(session_.sound.deviceName()).arg(dropouts));

@@ -12,7 +12,8 @@ namespace lariat {
 namespace {
 
 constexpr double kFadeSeconds = 0.010;
-constexpr float kCeiling = 0.891f; ///< -1 dBFS: what the monitor limiter holds
+constexpr double kRunawaySeconds = 0.5; ///< at the rails, after which the monitor is shut
+constexpr float kCeiling = 0.891f;      ///< -1 dBFS: what the monitor limiter holds
 
 void keepPeak(std::atomic<float>& peak, float value) {
     if (value > peak.load(std::memory_order_relaxed)) peak.store(value, std::memory_order_relaxed);
@@ -135,6 +136,7 @@ void Engine::obey() {
                 fadeLeft_ = static_cast<int>(kFadeSeconds * settings_.rate);
             }
             current_ = command.schedule;
+            muted_ = false;
             lastFaults_ = current_->faults();
             break;
         case Command::Kind::Control:
@@ -151,6 +153,7 @@ void Engine::obey() {
             break;
         case Command::Kind::Monitor:
             monitor_ = command.value;
+            muted_ = false;
             break;
         case Command::Kind::Play:
             if (transport_.playedCount < static_cast<int>(transport_.played.size()))
@@ -160,6 +163,22 @@ void Engine::obey() {
     }
 }
 
+/// A sound that stays beyond the exact range of an output for half a second is a loop gain above one, not music: most
+/// of each run lies at the rails. The monitor is shut until somebody touches it or mends the patch.
+void Engine::guardAgainstRunaway() {
+    int beyond = 0;
+    for (int i = 0; i < kRun; ++i)
+        beyond +=
+            std::max(std::abs(current_->left()[i]), std::abs(current_->right()[i])) > 0.98f * kLinearVolts ? 1 : 0;
+    const double seconds = kRun / settings_.rate;
+    runaway_ = beyond > kRun / 2 ? runaway_ + seconds : std::max(0.0, runaway_ - seconds);
+    if (runaway_ > kRunawaySeconds) {
+        muted_ = true;
+        runaway_ = 0.0;
+    }
+    meters.muted.store(muted_, std::memory_order_relaxed);
+}
+
 std::span<const float> Engine::runOnce() {
     obey();
     mixed_.fill(0.0f);
@@ -167,7 +186,8 @@ std::span<const float> Engine::runOnce() {
     current_->run(transport_, true);
     if (fading_) fading_->run(fadingTransport_, false);
     const float fadeLength = static_cast<float>(kFadeSeconds * settings_.rate);
-    const float monitorStep = (monitor_ - monitorNow_) * (1.0f / 16.0f) / static_cast<float>(kRun);
+    guardAgainstRunaway();
+    const float monitorStep = ((muted_ ? 0.0f : monitor_) - monitorNow_) * (1.0f / 16.0f) / static_cast<float>(kRun);
     for (int i = 0; i < kRun; ++i) {
         float left = current_->left()[i];
         float right = current_->right()[i];

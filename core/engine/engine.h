@@ -27,6 +27,7 @@ struct EngineMeters {
     std::atomic<std::uint64_t> faults{0};
     std::atomic<std::uint64_t> frames{0}; ///< handed to the device so far
     std::atomic<bool> limited{false};     ///< the monitor limiter had to act; the reader resets it
+    std::atomic<bool> muted{false};       ///< the monitor is shut: the sound stayed at the rails, a loop that runs away
 };
 
 class Engine {
@@ -76,6 +77,7 @@ class Engine {
     void send(const Command& command);
     void flush();
     void obey();
+    void guardAgainstRunaway();
     std::span<const float> runOnce();
     [[nodiscard]] bool onlyKnobsDiffer(const Patch& patch, const Library& library) const;
 
@@ -107,6 +109,8 @@ class Engine {
     float monitor_ = 0.125f;
     float monitorNow_ = 0.125f;
     float limiter_ = 1.0f;
+    double runaway_ = 0.0; ///< seconds for which the sound has been at the rails
+    bool muted_ = false;   ///< until the monitor is touched or the patch changes
     std::uint64_t lastFaults_ = 0;
 };
 

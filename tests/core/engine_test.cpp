@@ -277,6 +277,36 @@ class EngineTest : public QObject {
         QVERIFY(engine.meters.limited.load());
     }
 
+    /// A mixer into itself with a gain above one: shut within a second, open again when the monitor is touched.
+    void aRunawayIsMuted() {
+        PatchMaker maker;
+        maker.post("clock", "clock", "clock")
+            .post("osc", "anchor", "osc")
+            .post("mixer", "gangway", "mixer")
+            .post("bilge", "bilge", "1")
+            .post("out", "harbour", "out");
+        maker.knob("bilge", "offset", 5.0)
+            .knob("bilge", "amount", 100.0)
+            .knob("mixer", "level-1", 20.0)
+            .knob("mixer", "level-2", 100.0)
+            .knob("out", "level", 0.0);
+        maker.tie("osc.pulse", "mixer.in-1")
+            .tie("mixer.mix", "bilge.in")
+            .tie("bilge.out", "mixer.in-2")
+            .tie("mixer.mix", "out.left");
+        Engine engine({}, 48000.0);
+        engine.setPatch(maker.make(), library());
+        engine.setMonitorGain(0.5f);
+        std::vector<float> out(2 * 48000);
+        engine.process(out.data(), 48000);
+        engine.process(out.data(), 48000);
+        QVERIFY(engine.meters.muted.load());
+        QVERIFY(std::abs(out[out.size() - 2]) < 1e-3f);
+        engine.setMonitorGain(0.25f);
+        engine.process(out.data(), 4800);
+        QVERIFY(!engine.meters.muted.load());
+    }
+
     void metersTellVolts() {
         Engine engine;
         engine.setPatch(tone().make(), library());
