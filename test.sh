@@ -4,4 +4,4 @@ set -euo pipefail
 cd "$(dirname "$0")"
 scripts/setup.sh
 export QT_QPA_PLATFORM=offscreen
-ctest --test-dir build --output-on-failure --no-tests=error "$@"
+ctest --test-dir build -j"$(nproc)" --output-on-failure --no-tests=error "$@"

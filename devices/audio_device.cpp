@@ -15,6 +15,7 @@ struct Found {
     RtAudio::Api api;
     unsigned id;
     std::string name;
+    bool hasInput = false; ///< two channels come in as well
 };
 
 /// Without a function for errors RtAudio would throw them on the device's thread. A device that goes away is
@@ -33,7 +34,8 @@ std::vector<Found> findDevices() {
             for (unsigned id = 0; id < audio.getDeviceCount(); ++id) {
                 const RtAudio::DeviceInfo info = audio.getDeviceInfo(id);
                 if (info.probed && info.outputChannels >= 2)
-                    found.push_back({api, id, fmt::format("{} ({})", info.name, RtAudio::getApiDisplayName(api))});
+                    found.push_back({api, id, fmt::format("{} ({})", info.name, RtAudio::getApiDisplayName(api)),
+                                     info.duplexChannels >= 2});
             }
         } catch (const RtAudioError&) {
             continue; // this sound system is not running here
@@ -56,8 +58,9 @@ class RealDevice final : public AudioDevice {
         output.nChannels = 2;
         unsigned frames = settings_.blockFrames;
         try {
-            audio_.openStream(&output, nullptr, RTAUDIO_FLOAT32, settings_.rate, &frames, &RealDevice::fill, this,
-                              nullptr, quiet);
+            RtAudio::StreamParameters input = output;
+            audio_.openStream(&output, found_.hasInput ? &input : nullptr, RTAUDIO_FLOAT32, settings_.rate, &frames,
+                              &RealDevice::fill, this, nullptr, quiet);
             audio_.startStream();
         } catch (const RtAudioError& error) {
             return failure(fmt::format("{} cannot be opened ({}); choose another device in the preferences",
@@ -83,11 +86,11 @@ class RealDevice final : public AudioDevice {
         using namespace std::chrono;
         return duration_cast<milliseconds>(steady_clock::now().time_since_epoch()).count();
     }
-    static int fill(void* out, void*, unsigned frames, double, RtAudioStreamStatus status, void* self) {
+    static int fill(void* out, void* in, unsigned frames, double, RtAudioStreamStatus status, void* self) {
         auto* device = static_cast<RealDevice*>(self);
         device->lastCall_ = now();
         if (status & RTAUDIO_OUTPUT_UNDERFLOW) ++device->dropouts_;
-        device->callback_(static_cast<float*>(out), frames);
+        device->callback_(static_cast<float*>(out), frames, static_cast<const float*>(in));
         return 0;
     }
 

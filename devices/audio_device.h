@@ -10,8 +10,9 @@
 
 namespace lariat {
 
-/// Fills `frames` interleaved stereo frames; runs on the device's own thread.
-using AudioCallback = std::function<void(float* interleaved, std::size_t frames)>;
+/// Fills `frames` interleaved stereo frames; runs on the device's own thread. `in` holds as many frames that come in,
+/// or is nullptr if the device has no input.
+using AudioCallback = std::function<void(float* out, std::size_t frames, const float* in)>;
 
 struct AudioSettings {
     std::string device; ///< a name from audioDeviceNames(); empty: the first real one, else the simulated one

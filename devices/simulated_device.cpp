@@ -71,9 +71,12 @@ void SimulatedDevice::work() {
     using Clock = std::chrono::steady_clock;
     const auto period = std::chrono::nanoseconds(1'000'000'000LL * settings_.blockFrames / settings_.rate);
     std::vector<float> block(2u * settings_.blockFrames);
+    std::vector<float> in(coming_.empty() ? 0 : block.size());
+    std::size_t heard = 0;
     auto due = Clock::now();
     while (alive_) {
-        callback_(block.data(), settings_.blockFrames);
+        for (float& sample : in) sample = coming_[heard++ % coming_.size()];
+        callback_(block.data(), settings_.blockFrames, in.empty() ? nullptr : in.data());
         due += period;
         std::shared_ptr<Recorder> recorder;
         {

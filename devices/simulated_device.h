@@ -9,6 +9,7 @@
 #include <filesystem>
 #include <mutex>
 #include <thread>
+#include <vector>
 
 namespace lariat {
 
@@ -26,6 +27,8 @@ class SimulatedDevice final : public AudioDevice {
     /// Writes everything that is played from now on into a float WAV file, until recordStop or stop.
     Result<void> recordTo(const std::filesystem::path& file);
     void recordStop();
+    /// What comes in, again and again: interleaved stereo at the device's rate. Call before start; empty: nothing does.
+    void playIn(std::vector<float> interleaved) { coming_ = std::move(interleaved); }
     /// Behaves as if the cable to the interface had been pulled.
     void pull() { alive_ = false; }
 
@@ -35,6 +38,7 @@ class SimulatedDevice final : public AudioDevice {
 
     AudioSettings settings_;
     AudioCallback callback_;
+    std::vector<float> coming_;
     std::thread thread_;
     std::mutex mutex_; ///< guards stopping_ and recorder_; never held while the callback runs
     std::condition_variable wake_;

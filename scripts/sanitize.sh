@@ -5,7 +5,7 @@ set -euo pipefail
 cd "$(dirname "$0")/.."
 cmake --preset asan >/dev/null
 cmake --build build-asan
-ctest --test-dir build-asan --output-on-failure --no-tests=error
+ctest --test-dir build-asan -j"$(nproc)" --output-on-failure --no-tests=error
 cmake --preset tsan >/dev/null
 cmake --build build-tsan --target engine_test audio_device_test
 export TSAN_OPTIONS="suppressions=$PWD/tests/tsan.supp"

@@ -27,7 +27,7 @@ void Sound::openDevice(std::unique_ptr<AudioDevice> device) {
     stopRecording();
     if (device_) device_->stop();
     device_ = std::move(device);
-    const auto fill = [this](float* out, std::size_t frames) { engine_.process(out, frames); };
+    const auto fill = [this](float* out, std::size_t frames, const float* in) { engine_.process(out, frames, in); };
     if (const auto started = device_->start(fill); !started) {
         Q_EMIT message(QString::fromStdString(started.error().reason), true);
         AudioSettings simulated;

@@ -22,7 +22,8 @@ void keepPeak(std::atomic<float>& peak, float value) {
 } // namespace
 
 Engine::Engine(EngineSettings settings, double deviceRate)
-    : settings_(settings), deviceRate_(deviceRate), resampler_(settings.rate, deviceRate) {}
+    : settings_(settings), deviceRate_(deviceRate), resampler_(settings.rate, deviceRate),
+      live_(deviceRate, settings.rate) {}
 
 Engine::~Engine() = default;
 
@@ -183,6 +184,9 @@ std::span<const float> Engine::runOnce() {
     obey();
     mixed_.fill(0.0f);
     if (!current_) return mixed_;
+    transport_.liveLeft = live_.left();
+    transport_.liveRight = live_.right();
+    live_.takeRun();
     current_->run(transport_, true);
     if (fading_) fading_->run(fadingTransport_, false);
     const float fadeLength = static_cast<float>(kFadeSeconds * settings_.rate);
@@ -225,10 +229,11 @@ std::span<const float> Engine::runOnce() {
     return mixed_;
 }
 
-void Engine::process(float* interleaved, std::size_t frames) {
+void Engine::process(float* interleaved, std::size_t frames, const float* in) {
     using Clock = std::chrono::steady_clock;
     const auto start = Clock::now();
     const FlushDenormals flush;
+    live_.give(in, frames);
     resampler_.fill({interleaved, 2 * frames}, [this] { return runOnce(); });
     const double used = std::chrono::duration<double>(Clock::now() - start).count();
     const double there = static_cast<double>(frames) / deviceRate_;

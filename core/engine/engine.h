@@ -5,6 +5,7 @@
 // old one and is cross-faded in within 10 ms.
 #pragma once
 
+#include "engine/live_input.h"
 #include "engine/resampler.h"
 #include "engine/schedule.h"
 
@@ -59,8 +60,9 @@ class Engine {
     void collect();
 
     // Audio side: one thread.
-    /// Fills `frames` interleaved stereo frames, ±1 full scale, at the device's rate.
-    void process(float* interleaved, std::size_t frames);
+    /// Fills `frames` interleaved stereo frames, ±1 full scale, at the device's rate. `in` holds as many that come in
+    /// at the same rate, for `external-in` blocks; nullptr: none do.
+    void process(float* interleaved, std::size_t frames, const float* in = nullptr);
 
     EngineMeters meters;
 
@@ -105,6 +107,7 @@ class Engine {
     Transport transport_;
     Transport fadingTransport_;
     Resampler resampler_;
+    LiveInput live_;
     std::array<float, 2 * kRun> mixed_{};
     float monitor_ = 0.125f;
     float monitorNow_ = 0.125f;

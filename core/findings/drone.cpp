@@ -49,6 +49,7 @@ void follow(const Observation& o, const std::string& post, int lastCable, const 
         leaks.push_back({lastCable, openVca});
         return;
     }
+    if (o.is(post, "low-pass-gate") && !o.feeder(o.jackFor(post, "low-pass-gate", "cv")).post.empty()) return;
     std::string open = openVca;
     if (o.is(post, "vca")) {
         const KnobInfo* offset = o.part(post)->knobFor("vca", "offset");

@@ -51,6 +51,9 @@ Findings findDrumNotReset(const Observation& o) {
         if (sound.post.empty() || !o.is(sound.post, "vco") || o.at(heard).empty()) continue;
         const JackRef sync = o.jackFor(sound.post, "vco", "sync");
         if (!o.feeder(sync).post.empty()) continue;
+        if (!o.feeder(o.jackFor(sound.post, "vco", "voct")).post.empty()) continue; // it plays a tune: no drum
+        if (const KnobInfo* offset = o.part(vca.id)->knobFor("vca", "offset"); offset && knobValue(vca, *offset) > 0.5)
+            continue; // it is never silent: no hits
         JackRef contour = o.feeder(o.jackFor(vca.id, "vca", "lin-cv"));
         if (contour.post.empty()) contour = o.feeder(o.jackFor(vca.id, "vca", "exp-cv"));
         if (contour.post.empty() || !o.is(contour.post, "contour")) continue;

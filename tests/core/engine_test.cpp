@@ -1,6 +1,7 @@
 // Engine: order, loops, determinism, live edits without a click, no allocation on the audio side.
 #include "engine/engine.h"
 #include "engine/render.h"
+#include "library/check.h"
 #include "measure/measure.h"
 #include "support/allocations.h"
 #include "support/patches.h"
@@ -305,6 +306,37 @@ class EngineTest : public QObject {
         engine.setMonitorGain(0.25f);
         engine.process(out.data(), 4800);
         QVERIFY(!engine.meters.muted.load());
+    }
+
+    /// A sine at the device's input leaves the case at its pitch, at 5 V for full scale.
+    void liveInputReachesTheCase() {
+        Patch patch;
+        patch.caseId = "tower-case";
+        patch.posts = {{"in", "In", "in", "gangplank-in", "in", {}, {{"source", 1.0}}, {}},
+                       {"out", "Out", "out", "harbour-out", "out", {}, {{"level", 0.0}}, {}}};
+        patch.cables = {{1, {"in", "left"}, {"out", "left"}, {}, {}, {}, 0, {}, {}}};
+        Engine engine({}, 48000.0);
+        engine.setPatch(*checkPatch(patch, library()), library());
+        engine.setMonitorGain(1.0f);
+        std::vector<float> in(2 * 512);
+        std::vector<float> out(2 * 512);
+        std::vector<float> heard;
+        for (long block = 0; block < 100; ++block) {
+            for (std::size_t i = 0; i < 512; ++i)
+                in[2 * i] = in[2 * i + 1] =
+                    static_cast<float>(std::sin(2.0 * 3.14159265358979 * 440.0 *
+                                                static_cast<double>(512 * block + static_cast<long>(i)) / 48000.0));
+            engine.process(out.data(), 512, in.data());
+            for (std::size_t i = 0; i < 512; ++i) heard.push_back(10.0f * out[2 * i]);
+        }
+        const auto steady = std::span(heard).last(24000);
+        const auto pitch = measurePitch(steady, 48000.0);
+        QVERIFY(pitch && std::abs(pitch->hertz.value / 440.0 - 1.0) < 1e-4);
+        QVERIFY(std::abs(measureLevel(steady).peak().value - 5.0) < 0.05);
+        engine.process(out.data(), 512); // nothing comes in any more
+        engine.process(out.data(), 512);
+        engine.process(out.data(), 512);
+        QVERIFY(std::abs(out.back()) < 1e-3f);
     }
 
     void metersTellVolts() {

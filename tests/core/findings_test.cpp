@@ -1,4 +1,5 @@
 // Findings: each rule on a patch made to fail, silent on one that is right, and cured by its own fix.
+#include "library/check.h"
 #include "support/patches.h"
 
 #include <QtTest>
@@ -197,6 +198,17 @@ class FindingsTest : public QObject {
         QCOMPARE(found.size(), std::size_t{1});
         QCOMPARE(found[0].severity, Severity::Caution); // some leave it alive on purpose
         expectCured(kick(false).make(), "drum-not-reset", "hits differ by");
+    }
+
+    /// A struck tune is no drum, and a low-pass gate closes as a VCA does.
+    void tunesAreNoDrumsAndGatesClose() {
+        for (const char* name : {"low-pass-gate", "deep-water", "texture"}) {
+            const auto patch =
+                openPatch(std::string(LARIAT_SOURCE) + "/data/demo/" + name + ".json", workspace().library);
+            QVERIFY(patch);
+            QVERIFY2(findingsIn(*patch, "drum-not-reset").empty(), name);
+            QVERIFY2(findingsIn(*patch, "drone").empty(), name);
+        }
     }
 
     void sumClips() {

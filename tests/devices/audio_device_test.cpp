@@ -38,7 +38,7 @@ class AudioDeviceTest : public QObject {
         SimulatedDevice device(simulated());
         QElapsedTimer timer;
         timer.start();
-        QVERIFY(device.start([&](float*, std::size_t n) { frames += n; }));
+        QVERIFY(device.start([&](float*, std::size_t n, const float*) { frames += n; }));
         QTRY_VERIFY(frames >= 48000 / 4);
         const double due = static_cast<double>(timer.elapsed()) / 1000.0 * 48000.0;
         QVERIFY(static_cast<double>(frames) <= due + 2.0 * 256.0 + 480.0); // never faster than a card
@@ -53,7 +53,7 @@ class AudioDeviceTest : public QObject {
         const std::string file = folder.filePath(QStringLiteral("take.wav")).toStdString();
         std::atomic<std::size_t> frames{0};
         SimulatedDevice device(simulated());
-        QVERIFY(device.start([&](float* out, std::size_t n) {
+        QVERIFY(device.start([&](float* out, std::size_t n, const float*) {
             for (std::size_t i = 0; i < n; ++i) {
                 out[2 * i] = 0.25f;
                 out[2 * i + 1] = -0.5f;
@@ -86,18 +86,19 @@ class AudioDeviceTest : public QObject {
     void pulledOutItIsNoLongerAlive() {
         std::atomic<std::size_t> frames{0};
         SimulatedDevice device(simulated());
-        QVERIFY(device.start([&](float*, std::size_t n) { frames += n; }));
+        QVERIFY(device.start([&](float*, std::size_t n, const float*) { frames += n; }));
         QTRY_VERIFY(frames > 0);
         QVERIFY(device.alive());
         device.pull();
         QVERIFY(!device.alive());
-        QVERIFY(device.start([&](float*, std::size_t n) { frames += n; })); // plugged in again
+        QVERIFY(device.start([&](float*, std::size_t n, const float*) { frames += n; })); // plugged in again
         QVERIFY(device.alive());
     }
 
     void lateBlocksAreCounted() {
         SimulatedDevice device(simulated(64));
-        QVERIFY(device.start([](float*, std::size_t) { QThread::msleep(5); })); // a block is due every 1.3 ms
+        QVERIFY(
+            device.start([](float*, std::size_t, const float*) { QThread::msleep(5); })); // a block is due every 1.3 ms
         QTRY_VERIFY(device.dropouts() > 2);
     }
 
@@ -108,7 +109,7 @@ class AudioDeviceTest : public QObject {
         const Library& library = test::workspace().library;
         engine.setPatch(patch, library);
         SimulatedDevice device(simulated());
-        QVERIFY(device.start([&](float* out, std::size_t n) { engine.process(out, n); }));
+        QVERIFY(device.start([&](float* out, std::size_t n, const float*) { engine.process(out, n); }));
         for (int edit = 0; edit < 60; ++edit) {
             const auto before = engine.meters.frames.load();
             const Edit change = edit % 3 == 0   ? Edit{SetKnob{"filter", "cutoff", 300.0 + edit}}
@@ -127,6 +128,22 @@ class AudioDeviceTest : public QObject {
         }
         device.stop();
         QCOMPARE(engine.meters.faults.load(), std::uint64_t{0});
+    }
+
+    void whatComesInIsHandedOn() {
+        SimulatedDevice device({});
+        device.playIn({0.25f, -0.5f});
+        std::atomic<int> blocks{0};
+        std::atomic<int> wrong{0};
+        QVERIFY(device.start([&](float* out, std::size_t n, const float* in) {
+            std::fill_n(out, 2 * n, 0.0f);
+            for (std::size_t i = 0; i < n; ++i)
+                if (!in || in[2 * i] != 0.25f || in[2 * i + 1] != -0.5f) ++wrong;
+            ++blocks;
+        }));
+        QTRY_VERIFY(blocks > 5);
+        device.stop();
+        QCOMPARE(wrong.load(), 0);
     }
 
     void soundFilesThatLieAreRefused() {
