@@ -11,6 +11,7 @@
 
 #include <QGridLayout>
 #include <QLabel>
+#include <QPushButton>
 #include <QScrollBar>
 
 namespace lariat {
@@ -187,6 +188,7 @@ void Inspector::addKnobs(const Post& post, const PartInfo& part) {
     for (const KnobInfo& info : part.knobs)
         if (info.scale.taper == Taper::Switch) addSwitch(post, info);
     addSources(post, part);
+    addRegister(post, part);
 }
 
 void Inspector::addSwitch(const Post& post, const KnobInfo& info) {
@@ -211,6 +213,26 @@ void Inspector::addSwitch(const Post& post, const KnobInfo& info) {
     line->addWidget(box, 1);
     layout_->addLayout(line);
     switches_[info.id] = box;
+}
+
+/// Chaos that can be caught: the bits that the register holds now become what its state knob brings back.
+void Inspector::addRegister(const Post& post, const PartInfo& part) {
+    const KnobInfo* state = part.knobFor("shift-register", "state");
+    if (!state) return;
+    auto* keep = new QPushButton(tr("Keep the present state"));
+    keep->setObjectName(QStringLiteral("keep-state"));
+    keep->setToolTip(tr("Writes the eight bits into the State switch; a trigger at restore brings them back."));
+    connect(keep, &QPushButton::clicked, this, [this, id = post.id, knob = state->id, &part] {
+        double bits = 0.0;
+        for (int bit = 1; bit <= 8; ++bit) {
+            const JackInfo* jack = part.jackFor("shift-register", "bit-" + QByteArray::number(bit).toStdString());
+            const auto tap = jack ? session_.sound.engine().tap({id, jack->id}) : nullptr;
+            const auto now = tap ? tap->samples(1) : std::vector<float>{};
+            if (!now.empty() && now.front() > 4.0f) bits += std::exp2(bit - 1);
+        }
+        session_.document.apply({SetKnob{id, knob, bits}}, tr("keep state %1").arg(bits));
+    });
+    layout_->addWidget(keep);
 }
 
 /// Which recording a player plays, which tuning a quantizer keeps to.

@@ -38,6 +38,7 @@ class Inspector : public QScrollArea {
     void addHead(const Post& post, const PartInfo& part);
     void addKnobs(const Post& post, const PartInfo& part);
     void addSwitch(const Post& post, const KnobInfo& knob);
+    void addRegister(const Post& post, const PartInfo& part);
     void addSources(const Post& post, const PartInfo& part);
     void addJacks(const Post& post, const PartInfo& part);
     void addCable(const Cable& cable);

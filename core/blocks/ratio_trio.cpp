@@ -5,10 +5,11 @@
 // oscillators the ratio acts on the reference's phase, so the lock is exact: p = frac(turns · times / by). A signal at
 // `ref` is followed by its rising edges: each sets the pace for the next period, with the phase error of the last one
 // spread over it (a first-order phase-locked loop).
-// Phase modulation by index·V/5 turns: sine and saw are read at p + m, cosine and co-saw at p - m, so that the pairs
-// are modulated in opposite directions. Linear FM is through-zero; expo FM and v/oct shift free oscillators, and
-// transpose all. With nothing in `pm` the outer two are modulated by the inner sine, and the inner one by the left sine
-// of the sample before. Phase modulation: Chowning 1973. Corners: phase_wave.h.
+// Phase modulation by index·V/5 turns, the index raised by its CV (100 % at 8 V and full amount): sine and saw are read
+// at p + m, cosine and co-saw at p - m, so that the pairs are modulated in opposite directions. Linear FM is
+// through-zero; expo FM and v/oct shift free oscillators, and transpose all. With nothing in `pm` the outer two are
+// modulated by the inner sine, and the inner one by the left sine of the sample before. Phase modulation: Chowning
+// 1973. Corners: phase_wave.h.
 #include "blocks/gate.h"
 #include "blocks/maths.h"
 #include "blocks/phase_wave.h"
@@ -21,9 +22,9 @@
 namespace lariat {
 namespace {
 
-enum In { Voct, Ref, Pm, Lin, Exp, RatioCv, kIns };
+enum In { Voct, Ref, Pm, Lin, Exp, RatioCv, IndexCv, kIns };
 enum Out { SineOut, Cosine, SawOut, CoSaw, kOuts };
-enum Control { Source, Times, By, Tune, Index, LinAmount, ExpAmount, RatioAmount, kControls };
+enum Control { Source, Times, By, Tune, Index, LinAmount, ExpAmount, RatioAmount, IndexAmount, kControls };
 enum Follows { Free, Other, Outside };
 constexpr int kOscillators = 3;
 constexpr int kInner = 1;
@@ -133,7 +134,8 @@ class RatioTrio final : public StatefulBlock<RatioTrio> {
 
         const float theirSine = o == kInner ? state_.osc[0].sine : inner.sine;
         const float pm = frame.plugged(input(o, Pm)) ? in(Pm) : 5.0f * theirSine;
-        const double index = 0.002 * static_cast<double>(knob(Index) * pm);
+        const float depth = std::max(0.0f, knob(Index) + 0.125f * knob(IndexAmount) * in(IndexCv));
+        const double index = 0.002 * static_cast<double>(depth * pm);
         move(osc.waves[SineOut], osc.waves[SawOut], osc.plus, osc.turns + index, i - frame.begin, 0.0);
         move(osc.waves[Cosine], osc.waves[CoSaw], osc.minus, osc.turns - index, i - frame.begin, 0.25);
         osc.sine = osc.waves[SineOut].value(osc.plus);
@@ -181,7 +183,8 @@ BlockType ratioTrioType() {
                                                           {"pm", "pm", Audio, -5, 5, id("index")},
                                                           {"lin", "lin fm", Audio, -5, 5, id("lin-amount")},
                                                           {"exp", "exp fm", Control, -5, 5, id("exp-amount")},
-                                                          {"ratio-cv", "ratio cv", Control, -5, 5, id("ratio-amount")}})
+                                                          {"ratio-cv", "ratio cv", Control, -5, 5, id("ratio-amount")},
+                                                          {"index-cv", "index cv", Control, -5, 8, id("index-amount")}})
             inputs.push_back({id(jack.id), name(jack.name), jack.kind, jack.min, jack.max, jack.amount});
         for (const std::string wave : {"sine", "cosine", "saw", "co-saw"})
             outputs.push_back({id(wave), name(wave), Audio});
@@ -193,7 +196,8 @@ BlockType ratioTrioType() {
                  {"index", "index", linearScale(Unit::Percent, 0, 400), 0},
                  {"lin-amount", "lin fm", linearScale(Unit::Percent, -400, 400), 0},
                  {"exp-amount", "exp fm", bipolarPercent(), 0},
-                 {"ratio-amount", "ratio cv", bipolarPercent(), 100}})
+                 {"ratio-amount", "ratio cv", bipolarPercent(), 100},
+                 {"index-amount", "index cv", bipolarPercent(), 0}})
             controls.push_back({id(knob.id), name(knob.name), knob.scale, knob.initial});
     }
     controls.push_back({"transpose", "Transpose", linearScale(Unit::Semitones, -36, 36), 0});

@@ -238,6 +238,8 @@ class Builder {
             for (const Source& source : node.inputs)
                 if (source.node >= 0) hear(source);
         for (const Source& source : heard_) hear(source);
+        for (Node& node : graph_.nodes) // so that its state can be kept at any time
+            if (node.type->id == "shift-register") node.heard.assign(node.heard.size(), true);
 
         Graph out;
         out.normals = std::move(graph_.normals);

@@ -18,6 +18,7 @@
 #include <QComboBox>
 #include <QFileDialog>
 #include <QMenuBar>
+#include <QPushButton>
 #include <QScrollBar>
 #include <QSettings>
 #include <QTemporaryDir>
@@ -456,6 +457,29 @@ class WindowTest : public QObject {
             QStringLiteral("tie")));
         QCoreApplication::processEvents();
         QTRY_VERIFY(named(QStringLiteral("CV")) && !named(QStringLiteral("From B")));
+    }
+
+    void chaosIsCaughtByItsState() {
+        Opened o;
+        o.action(QStringLiteral("Deep Water"))->trigger();
+        o.settle();
+        o.chart().selectPost("register");
+        QCoreApplication::processEvents();
+        auto* keep = o.window.findChild<QPushButton*>(QStringLiteral("keep-state"));
+        QVERIFY(keep);
+        const auto bits = [&] {
+            double sum = 0.0;
+            for (int bit = 1; bit <= 8; ++bit) {
+                const auto tap = o.window.sound().engine().tap({"register", "bit-" + std::to_string(bit)});
+                if (tap && !tap->samples(1).empty() && tap->samples(1).front() > 4.0f) sum += 1 << (bit - 1);
+            }
+            return sum;
+        };
+        QTRY_VERIFY_WITH_TIMEOUT(bits() > 0.0, 20'000);
+        const std::size_t before = static_cast<std::size_t>(o.window.document().history().count());
+        keep->click();
+        QCOMPARE(static_cast<std::size_t>(o.window.document().history().count()), before + 1);
+        QVERIFY(o.patch().post("register")->knobs.contains("state"));
     }
 
     void aMidiFileIsPlayedOnTheKeys() {

@@ -64,6 +64,11 @@ class RatioTest : public QObject {
             .feed("inner-pm", [](double t) { return 5.0 * std::sin(2.0 * kPi * 100.0 * t); })
             .run(3.0);
         const double carrier = 4.0 * 261.6255653;
+        Rig driven("ratio-trio"); // the same index by its CV
+        driven.set("inner-tune", 24).set("inner-index-amount", 100).feed("inner-index-cv", 8.0 * index / (2.0 * kPi));
+        driven.feed("inner-pm", [](double t) { return 5.0 * std::sin(2.0 * kPi * 100.0 * t); }).run(3.0);
+        QVERIFY(std::abs(amplitudeOf(driven.out("inner-sine"), carrier + 100.0, 96000.0, 2.5) -
+                         5.0 * std::cyl_bessel_j(1, index)) < 0.03);
         for (int n = 0; n <= 4; ++n)
             QVERIFY2(std::abs(amplitudeOf(rig.out("inner-sine"), carrier + 100.0 * n, 96000.0, 2.5) -
                               5.0 * std::abs(std::cyl_bessel_j(n, index))) < 0.03,
