@@ -8,6 +8,7 @@
 #include "print/pdf.h"
 #include "sheet/sheet.h"
 
+#include <algorithm>
 #include <iostream>
 
 #include <CLI/CLI.hpp>
@@ -18,22 +19,24 @@ namespace {
 
 Json findingJson(const Finding& finding, const Patch& patch) {
     Json fixes = Json::array();
-    for (const Fix& fix : finding.fixes) fixes.push_back(fix.label);
+    for (const Fix& fix : finding.fixes) fixes.push_back(fix.label.str());
     return {{"rule", finding.rule},
-            {"severity", finding.severity == Severity::Mistake ? "mistake" : "caution"},
+            {"severity", severityName(finding.severity)},
             {"row", patch.row(finding.cable)},
             {"post", finding.post},
-            {"figure", finding.figure},
-            {"reason", finding.reason},
+            {"figure", finding.figure.str()},
+            {"reason", finding.reason.str()},
             {"fixes", fixes}};
 }
 
 void printFinding(const Finding& finding, const Observation& o) {
     const std::string where = finding.cable ? o.cableName(finding.cable) : o.nameOf(finding.post);
-    fmt::print("{} ({}): {}\n    {}\n", where, finding.rule, finding.figure, finding.reason);
+    fmt::print("{} ({}): {}\n    {}\n", where, finding.rule, finding.figure.str(), finding.reason.str());
     for (std::size_t i = 0; i < finding.fixes.size(); ++i)
-        fmt::print("    fix {}: {}\n", i + 1, finding.fixes[i].label);
+        fmt::print("    fix {}: {}\n", i + 1, finding.fixes[i].label.str());
 }
+
+constexpr int kMostFixes = 40;
 
 struct PatchArgument {
     std::filesystem::path file;
@@ -54,8 +57,8 @@ void addCheck(CLI::App& app, Context& context) {
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
-        const Observation o = need(observe(patch, workspace.library, workspace.housing(patch)));
-        const std::vector<Finding> findings = findAll(o);
+        Observation o = need(observe(patch, workspace.library, workspace.housing(patch)));
+        std::vector<Finding> findings = findAll(o);
         Json all = Json::array();
         for (const Finding& finding : findings) {
             if (finding.severity == Severity::Mistake) context.exitCode = 1;
@@ -63,7 +66,20 @@ void addCheck(CLI::App& app, Context& context) {
                 all.push_back(findingJson(finding, patch));
             else
                 printFinding(finding, o);
-            if (options->fix && !finding.fixes.empty()) patch = need(applyEdits(patch, finding.fixes.front().edits));
+        }
+        if (!context.json)
+            for (const Dismissed& kept : findDismissed(o))
+                fmt::print("kept ({}): {}\n", kept.finding.rule, kept.because);
+        // One fix may cure what two rules have found, or show what it hid: look again after each.
+        for (int round = 0; options->fix && round < kMostFixes; ++round) {
+            const auto curable = std::ranges::find_if(findings, [&](const Finding& f) {
+                return !f.fixes.empty() && applyEdits(patch, f.fixes.front().edits).has_value();
+            });
+            if (curable == findings.end()) break;
+            patch = need(applyEdits(patch, curable->fixes.front().edits));
+            if (!context.json) fmt::print("done: {}\n", curable->fixes.front().label.str());
+            o = need(observe(patch, workspace.library, workspace.housing(patch)));
+            findings = findAll(o);
         }
         if (options->fix) {
             need(writeFile(options->out.empty() ? options->file : options->out, writePatch(patch)));

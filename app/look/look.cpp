@@ -44,6 +44,14 @@ const Look& Look::night() {
     return look;
 }
 
+QColor headingColour(const std::string& word) {
+    if (word == "moss") return {0x6d, 0x8c, 0x4f};
+    if (word == "slate") return {0x4f, 0x7a, 0xa0};
+    if (word == "rust") return {0xb8, 0x62, 0x3c};
+    if (word == "plum") return {0x91, 0x5c, 0x92};
+    return {0xb5, 0x96, 0x45};
+}
+
 VoltRange rangeFor(SignalKind kind, float min, float max) {
     if (kind == SignalKind::Pitch) { // in quarters of an octave, so that the picture does not move with every note
         const float low = std::floor(4.0f * (min - 0.1f)) / 4.0f;

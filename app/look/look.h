@@ -17,6 +17,7 @@
 #include <QRectF>
 
 #include <span>
+#include <string>
 
 namespace lariat {
 
@@ -39,6 +40,9 @@ struct Look {
     static const Look& light();
     static const Look& night();
 };
+
+/// The colour of a heading by its word (kHeadingColours); readable as a band on either ground.
+QColor headingColour(const std::string& word);
 
 /// The volts that a trace's rectangle spans, chosen so that like signals look alike: ±5 V, 0…8 V, or more.
 struct VoltRange {

@@ -4,8 +4,6 @@
 #include "look/text.h"
 
 #include <QHelpEvent>
-#include <QKeyEvent>
-#include <QMouseEvent>
 #include <QScrollBar>
 #include <QToolTip>
 
@@ -30,6 +28,7 @@ Chart::Chart(Document& document, Sound& sound, Checker& checker, QWidget* parent
     viewport()->setMouseTracking(true);
     connect(&document_, &Document::changed, this, &Chart::relayout);
     connect(&checker_, &Checker::findingsChanged, this, &Chart::relayout);
+    connect(&sound_.listening(), &Listening::changed, this, &Chart::redraw);
     connect(&frames_, &QTimer::timeout, this, [this] {
         if (!isVisible() || frozen_) return;
         measureSome();
@@ -41,8 +40,12 @@ Chart::Chart(Document& document, Sound& sound, Checker& checker, QWidget* parent
 
 void Chart::relayout() {
     view_.width = viewport()->width();
+    view_.untilRow = document_.untilRow();
+    if (view_.only) std::erase_if(*view_.only, [&](int cable) { return !document_.patch().cable(cable); });
+    if (view_.only && view_.only->empty()) view_.only.reset();
     layout_ = ChartLayout::of(document_.patch(), sound_.engine().normals(), checker_.findings(), view_);
     if (cable_ && !document_.patch().cable(cable_)) cable_ = 0;
+    std::erase_if(also_, [&](int cable) { return !document_.patch().cable(cable); });
     if (!post_.empty() && !document_.patch().post(post_)) post_.clear();
     const int visible = viewport()->height() - static_cast<int>(rowsTop());
     verticalScrollBar()->setRange(0, std::max(0, static_cast<int>(layout_.contentHeight) + 24 - visible));
@@ -53,12 +56,14 @@ void Chart::relayout() {
     horizontalScrollBar()->setPageStep(shown);
     std::erase_if(traces_, [&](const auto& entry) { return !sound_.engine().tap(entry.first); });
     redraw();
+    Q_EMIT viewChanged();
 }
 
 void Chart::measureSome() {
     std::vector<JackRef> sources;
-    for (const Cable& cable : document_.patch().cables)
-        if (std::ranges::find(sources, cable.from) == sources.end()) sources.push_back(cable.from);
+    for (const ChartRow& row : layout_.rows)
+        if (row.kind == ChartRow::Kind::Cable && std::ranges::find(sources, row.from) == sources.end())
+            sources.push_back(row.from);
     if (sources.empty()) return;
     for (int i = 0; i < kMeasuredPerFrame; ++i) {
         const JackRef& source = sources[nextToMeasure_++ % sources.size()];
@@ -102,8 +107,48 @@ void Chart::setShowsNormals(bool shown) {
     relayout();
 }
 
+void Chart::setZoom(qreal zoom) {
+    view_.zoom = std::clamp(zoom, 0.5, 3.0);
+    relayout();
+}
+
+void Chart::showOnly(std::optional<std::set<int>> cables, const QString& what) {
+    view_.only = std::move(cables);
+    part_ = view_.only ? what : QString();
+    verticalScrollBar()->setValue(0);
+    relayout();
+}
+
+void Chart::setPreview(std::vector<Edit> edits) {
+    preview_ = std::move(edits);
+    viewport()->update();
+}
+
+std::vector<int> Chart::selectedCables() const {
+    std::vector<int> out;
+    for (const Cable& cable : document_.patch().cables)
+        if (isChosen(cable.id)) out.push_back(cable.id);
+    return out;
+}
+
+void Chart::alsoSelect(int cable) {
+    if (cable == cable_ || !document_.patch().cable(cable)) return;
+    if (!also_.erase(cable)) also_.insert(cable);
+    redraw();
+    Q_EMIT selectionChanged();
+}
+
+void Chart::selectAll() {
+    for (const ChartRow& row : layout_.rows)
+        if (row.kind == ChartRow::Kind::Cable) cable_ ? void(also_.insert(row.cable)) : void(cable_ = row.cable);
+    also_.erase(cable_);
+    redraw();
+    Q_EMIT selectionChanged();
+}
+
 void Chart::selectCable(int cable) {
     cable_ = cable;
+    also_.clear();
     if (const Cable* found = document_.patch().cable(cable)) post_ = found->to.post;
     if (cable) ensureVisible(cable);
     redraw();
@@ -112,6 +157,7 @@ void Chart::selectCable(int cable) {
 
 void Chart::selectPost(const std::string& post) {
     cable_ = 0;
+    also_.clear();
     post_ = post;
     redraw();
     Q_EMIT selectionChanged();
@@ -120,8 +166,10 @@ void Chart::selectPost(const std::string& post) {
 void Chart::removeSelected() {
     const int row = document_.patch().row(cable_);
     if (row == 0) return;
-    const int cable = cable_;
-    document_.apply({RemoveCable{cable}}, tr("remove cable %1").arg(row));
+    std::vector<Edit> edits;
+    for (const int cable : selectedCables()) edits.emplace_back(RemoveCable{cable});
+    document_.apply(edits, edits.size() == 1 ? tr("remove cable %1").arg(row)
+                                             : tr("remove %1 cables").arg(static_cast<int>(edits.size())));
     const auto& cables = document_.patch().cables;
     if (!cables.empty()) selectCable(cables[std::min(static_cast<std::size_t>(row), cables.size()) - 1].id);
 }
@@ -188,117 +236,15 @@ int Chart::rowUnder(const QPoint& point) const {
 
 const Finding* Chart::findingOf(int cable, const std::string& post) const {
     for (const Finding& finding : checker_.findings())
-        if (cable ? finding.cable == cable : finding.cable == 0 && finding.post == post) return &finding;
+        if (finding.severity != Severity::Note &&
+            (cable ? finding.cable == cable : finding.cable == 0 && finding.post == post))
+            return &finding;
     return nullptr;
 }
 
 void Chart::resizeEvent(QResizeEvent* event) {
     QAbstractScrollArea::resizeEvent(event);
     relayout();
-}
-
-void Chart::mousePressEvent(QMouseEvent* event) {
-    if (event->button() != Qt::LeftButton) return;
-    dragStart_ = dragAt_ = event->position().toPoint();
-    const QPointF at = toContent(dragStart_);
-    if (dragStart_.y() < rowsTop()) {
-        for (const ChartPost& post : layout_.posts)
-            if (post.head.contains(QPointF(at.x(), dragStart_.y()))) {
-                selectPost(post.id);
-                drag_ = Drag::Head;
-                dragPost_ = post.id;
-            }
-        return;
-    }
-    const ChartRow* row = layout_.rowAt(at.y());
-    if (row && row->kind == ChartRow::Kind::Heading) {
-        if (!view_.folded.remove(row->heading)) view_.folded.insert(row->heading);
-        relayout();
-        return;
-    }
-    if (row && row->kind == ChartRow::Kind::Finding) {
-        const Finding& finding = checker_.findings()[row->finding];
-        const int fix = fixUnder(*row, dragStart_);
-        finding.cable ? selectCable(finding.cable) : selectPost(finding.post);
-        if (fix >= 0) Q_EMIT fixRequested(finding, static_cast<std::size_t>(fix));
-        return;
-    }
-    if (row && row->cable) selectCable(row->cable);
-    if (dragStart_.x() < ChartLayout::kGutter && row && row->cable) {
-        drag_ = Drag::Row;
-    } else if (const ChartPost* post = layout_.postNear(at.x(), ChartLayout::kReach)) {
-        drag_ = Drag::Tie;
-        dragPost_ = post->id;
-    }
-}
-
-void Chart::mouseMoveEvent(QMouseEvent* event) {
-    dragAt_ = event->position().toPoint();
-    if (drag_ == Drag::None) {
-        const bool overPost = dragAt_.y() > rowsTop() && layout_.postNear(toContent(dragAt_).x(), ChartLayout::kReach);
-        const ChartRow* row = dragAt_.y() > rowsTop() ? layout_.rowAt(toContent(dragAt_).y()) : nullptr;
-        const bool overFix = row && row->kind == ChartRow::Kind::Finding && fixUnder(*row, dragAt_) >= 0;
-        viewport()->setCursor(overFix ? Qt::PointingHandCursor : overPost ? Qt::CrossCursor : Qt::ArrowCursor);
-    }
-    if (drag_ != Drag::None) viewport()->update();
-}
-
-void Chart::mouseReleaseEvent(QMouseEvent* event) {
-    const Drag drag = drag_;
-    drag_ = Drag::None;
-    dragAt_ = event->position().toPoint();
-    viewport()->update();
-    if ((dragAt_ - dragStart_).manhattanLength() < 6) return;
-    const QPointF at = toContent(dragAt_);
-    if (drag == Drag::Tie) {
-        const ChartPost* target = layout_.postNear(at.x(), 2 * ChartLayout::kReach);
-        if (target && target->id != dragPost_)
-            Q_EMIT tieRequested(dragPost_, target->id, viewport()->mapToGlobal(dragAt_));
-    } else if (drag == Drag::Row) {
-        const int from = document_.patch().row(cable_);
-        const int to = document_.patch().row(rowUnder(dragAt_));
-        if (to > 0 && to != from) moveSelected(to - from);
-    } else if (drag == Drag::Head) {
-        int place = 0;
-        for (const ChartPost& post : layout_.posts)
-            if (post.id != dragPost_ && post.x < at.x()) ++place;
-        document_.apply({ReorderPost{dragPost_, place}}, tr("move a post"));
-    }
-}
-
-void Chart::keyPressEvent(QKeyEvent* event) {
-    const auto& cables = document_.patch().cables;
-    const int row = document_.patch().row(cable_);
-    const auto select = [&](int number) {
-        if (number >= 1 && number <= static_cast<int>(cables.size()))
-            selectCable(cables[static_cast<std::size_t>(number - 1)].id);
-    };
-    switch (event->key()) {
-    case Qt::Key_Up:
-        select(row == 0 ? static_cast<int>(cables.size()) : row - 1);
-        break;
-    case Qt::Key_Down:
-        select(row + 1);
-        break;
-    case Qt::Key_Home:
-        select(1);
-        break;
-    case Qt::Key_End:
-        select(static_cast<int>(cables.size()));
-        break;
-    case Qt::Key_Left:
-    case Qt::Key_Right: {
-        const auto& posts = document_.patch().posts;
-        const auto it = std::ranges::find(posts, post_, &Post::id);
-        const auto place = it - posts.begin() + (event->key() == Qt::Key_Right ? 1 : -1);
-        if (place >= 0 && place < std::ssize(posts)) selectPost(posts[static_cast<std::size_t>(place)].id);
-        break;
-    }
-    default:
-        QAbstractScrollArea::keyPressEvent(event);
-        return;
-    }
-    event->accept();
 }
 
 bool Chart::viewportEvent(QEvent* event) {
@@ -312,8 +258,16 @@ bool Chart::viewportEvent(QEvent* event) {
                        .arg(q(tieName(found->from, document_.patch(), document_.library())),
                             q(tieName(found->to, document_.patch(), document_.library())));
             if (!found->note.empty()) text += QLatin1Char('\n') + q(found->note);
-            if (const Finding* finding = findingOf(cable, "")) text += QLatin1Char('\n') + q(finding->reason);
+            if (const auto trace = traces_.find(found->from); trace != traces_.end())
+                text += QLatin1Char('\n') + q(wholeText(trace->second.reading()));
+            if (const Finding* finding = findingOf(cable, "")) text += QLatin1Char('\n') + said(finding->reason);
         }
+        for (const ChartPost& post : layout_.posts)
+            if (help->pos().y() < rowsTop() && post.head.contains(QPointF(toContent(help->pos()).x(), help->pos().y()))) {
+                const Post& shown = *document_.patch().post(post.id);
+                text = q(shown.name);
+                if (!shown.note.empty()) text += QLatin1Char('\n') + q(shown.note);
+            }
         QToolTip::showText(help->globalPos(), text, viewport());
         return true;
     }
@@ -322,6 +276,7 @@ bool Chart::viewportEvent(QEvent* event) {
 
 void Chart::scrollContentsBy(int, int) {
     redraw();
+    Q_EMIT viewChanged();
 }
 
 void Chart::changeEvent(QEvent* event) {

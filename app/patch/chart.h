@@ -13,6 +13,7 @@
 
 #include <map>
 #include <optional>
+#include <set>
 
 namespace lariat {
 
@@ -23,8 +24,13 @@ class Chart : public QAbstractScrollArea {
     Chart(Document& document, Sound& sound, Checker& checker, QWidget* parent = nullptr);
 
     [[nodiscard]] int selectedCable() const { return cable_; }
+    /// All chosen rows in build order; the one with the keyboard among them.
+    [[nodiscard]] std::vector<int> selectedCables() const;
     [[nodiscard]] const std::string& selectedPost() const { return post_; }
     void selectCable(int cable);
+    /// Chooses one row more, or lets it go.
+    void alsoSelect(int cable);
+    void selectAll();
     void selectPost(const std::string& post);
 
     [[nodiscard]] bool compact() const { return view_.compact; }
@@ -34,6 +40,14 @@ class Chart : public QAbstractScrollArea {
     /// Traces stand still.
     [[nodiscard]] bool frozen() const { return frozen_; }
     void setFrozen(bool frozen);
+
+    [[nodiscard]] qreal zoom() const { return view_.zoom; }
+    void setZoom(qreal zoom);
+    /// Shows these cables and their posts only; nothing: all.
+    void showOnly(std::optional<std::set<int>> cables, const QString& what);
+    [[nodiscard]] bool showsPart() const { return view_.only.has_value(); }
+    /// What is to be changed, drawn over the patch as it is; none: nothing.
+    void setPreview(std::vector<Edit> edits);
 
     void removeSelected();
     /// Moves the selected row by so many places in the build order.
@@ -54,6 +68,13 @@ class Chart : public QAbstractScrollArea {
     void selectionChanged();
     /// A cable was drawn from one post to another; both are to choose their jack.
     void tieRequested(const std::string& fromPost, const std::string& toPost, const QPoint& where);
+    /// An end of a cable was drawn to another post, which is to choose a jack.
+    void moveRequested(int cable, bool source, const std::string& toPost, const QPoint& where);
+    /// The menu of a row, a post or a heading was asked for; what it is for is chosen already.
+    void menuRequested(const QPoint& where);
+    void headingMenuRequested(const std::string& voice, const std::string& step, const QPoint& where);
+    /// Rows were laid out anew, or scrolled.
+    void viewChanged();
     /// A fix of a finding was pressed.
     void fixRequested(const Finding& finding, std::size_t fix);
 
@@ -65,11 +86,14 @@ class Chart : public QAbstractScrollArea {
     void mousePressEvent(QMouseEvent* event) override;
     void mouseMoveEvent(QMouseEvent* event) override;
     void mouseReleaseEvent(QMouseEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+    void contextMenuEvent(QContextMenuEvent* event) override;
+    void leaveEvent(QEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
     bool viewportEvent(QEvent* event) override;
 
   private:
-    enum class Drag { None, Tie, Row, Head };
+    enum class Drag { None, Tie, Row, Head, Source, Target };
 
     void relayout();
     void measureSome();
@@ -99,6 +123,10 @@ class Chart : public QAbstractScrollArea {
     void paintHeads(QPainter& painter);
     void paintEmpty(QPainter& painter);
     void paintDrag(QPainter& painter);
+    void paintHover(QPainter& painter);
+    void paintPreview(QPainter& painter);
+    [[nodiscard]] bool isChosen(int cable) const { return cable == cable_ || also_.contains(cable); }
+    void select(int cable, Qt::KeyboardModifiers with);
 
     Document& document_;
     Sound& sound_;
@@ -113,7 +141,11 @@ class Chart : public QAbstractScrollArea {
     QTimer frames_;
     bool frozen_ = false;
     int cable_ = 0;
+    std::set<int> also_; ///< rows chosen beside it
     std::string post_;
+    QString part_; ///< which part of the patch is shown, in words
+    std::vector<Edit> preview_;
+    QPoint hover_{-1, -1};
     Drag drag_ = Drag::None;
     QPoint dragStart_;
     QPoint dragAt_;

@@ -14,7 +14,21 @@ constexpr qreal kNormalHeight = 22;
 constexpr qreal kFindingHeight = 28;
 
 qreal rowHeight(const ChartView& view) {
-    return view.compact ? 24 : 38;
+    return std::max(20.0, (view.compact ? 24 : 38) * view.zoom);
+}
+
+/// The patch without what is not shown.
+Patch shownOf(const Patch& patch, const ChartView& view) {
+    Patch shown = patch;
+    if (view.untilRow > 0 && view.untilRow < static_cast<int>(shown.cables.size()))
+        shown.cables.resize(static_cast<std::size_t>(view.untilRow));
+    if (view.only) std::erase_if(shown.cables, [&](const Cable& cable) { return !view.only->contains(cable.id); });
+    if (view.only || view.untilRow > 0)
+        std::erase_if(shown.posts, [&](const Post& post) {
+            return std::ranges::none_of(
+                shown.cables, [&](const Cable& c) { return c.from.post == post.id || c.to.post == post.id; });
+        });
+    return shown;
 }
 
 /// Relative widths of the gaps between posts.
@@ -40,16 +54,17 @@ QString headingOf(const Cable& cable) {
     return step.isEmpty() ? voice : voice.isEmpty() ? step : voice + QStringLiteral(" · ") + step;
 }
 
-ChartLayout ChartLayout::of(const Patch& patch, const std::vector<NormalInEffect>& normals,
+ChartLayout ChartLayout::of(const Patch& whole, const std::vector<NormalInEffect>& normals,
                             const std::vector<Finding>& findings, const ChartView& view) {
     ChartLayout out;
+    const Patch patch = shownOf(whole, view);
     const qreal room = view.width - kGutter - kReadings;
     const auto count = static_cast<qreal>(patch.posts.size());
     const std::vector<qreal> weights = gapWeights(patch);
     qreal sum = 0.0;
     for (const qreal weight : weights) sum += weight;
     const qreal words = kWordsLeft + kWordsRight;
-    const qreal unit = sum > 0.0 ? std::clamp((room - words) / sum, kNarrowest, 150.0) : 150.0;
+    const qreal unit = sum > 0.0 ? std::clamp(view.zoom * (room - words) / sum, kNarrowest, 150.0 * view.zoom) : 150.0;
     const bool twoTiers = unit < kOneTier && count > 1;
     out.contentWidth = std::max(room, words + unit * sum);
     out.headsHeight = (twoTiers ? 2 : 1) * (kHeadHeight + kHeadGap) + kHeadGap;
@@ -71,18 +86,24 @@ ChartLayout ChartLayout::of(const Patch& patch, const std::vector<NormalInEffect
     };
     qreal y = 0;
     QString heading;
+    std::string voice;
+    std::string step;
+    bool folded = false;
     const auto add = [&](ChartRow row, qreal height) {
         row.top = y;
         row.height = height;
         row.fromX = xOf(row.from.post);
         row.toX = xOf(row.to.post);
         row.heading = heading;
+        row.voice = voice;
+        row.step = step;
         out.rows.push_back(std::move(row));
         y += height;
     };
     const auto addFindings = [&](int cable, const std::string& post) {
         for (std::size_t f = 0; f < findings.size(); ++f)
-            if (cable ? findings[f].cable == cable : findings[f].cable == 0 && findings[f].post == post)
+            if (findings[f].severity != Severity::Note &&
+                (cable ? findings[f].cable == cable : findings[f].cable == 0 && findings[f].post == post))
                 add({.kind = ChartRow::Kind::Finding, .from = {}, .to = {}, .heading = {}, .finding = f},
                     kFindingHeight);
     };
@@ -99,9 +120,14 @@ ChartLayout ChartLayout::of(const Patch& patch, const std::vector<NormalInEffect
         const Cable& cable = patch.cables[i];
         if (headingOf(cable) != heading || i == 0) {
             heading = headingOf(cable);
-            add({.kind = ChartRow::Kind::Heading, .from = {}, .to = {}, .heading = {}}, kHeadingHeight);
+            voice = cable.voice;
+            step = cable.step;
+            const Heading* style = patch.heading(voice, step);
+            folded = style && style->folded;
+            add({.kind = ChartRow::Kind::Heading, .from = {}, .to = {}, .heading = {}, .folded = folded},
+                kHeadingHeight);
         }
-        if (view.folded.contains(heading)) continue;
+        if (folded) continue;
         add({.kind = ChartRow::Kind::Cable, .cable = cable.id, .from = cable.from, .to = cable.to, .heading = {}},
             rowHeight(view));
         addFindings(cable.id, {});

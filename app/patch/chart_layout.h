@@ -6,9 +6,10 @@
 #include "model/patch.h"
 
 #include <QRectF>
-#include <QSet>
 #include <QString>
 
+#include <optional>
+#include <set>
 #include <vector>
 
 namespace lariat {
@@ -18,7 +19,10 @@ struct ChartView {
     qreal width = 954;
     bool compact = false;
     bool showNormals = true;
-    QSet<QString> folded; ///< headings whose rows are hidden
+    qreal zoom = 1.0; ///< of rows and of the room between posts; type keeps its size
+    int untilRow = 0; ///< only the first so many rows; 0: all
+    /// Only these cables, and the posts at their ends; nothing: all.
+    std::optional<std::set<int>> only{};
 };
 
 struct ChartPost {
@@ -37,6 +41,9 @@ struct ChartRow {
     qreal fromX = 0;
     qreal toX = 0;
     QString heading;
+    std::string voice; ///< of the heading that the row stands under
+    std::string step;
+    bool folded = false; ///< of a heading: its rows are hidden
     std::size_t finding = 0; ///< index into the findings
 };
 

@@ -31,6 +31,8 @@ void Chart::paintEvent(QPaintEvent*) {
             row.top < scrolled + viewport()->height() - rowsTop())
             paintTrace(painter, row);
     painter.restore();
+    paintHover(painter);
+    paintPreview(painter);
     paintDrag(painter);
 }
 
@@ -162,12 +164,23 @@ void Chart::paintRows(QPainter& painter) {
 
 void Chart::paintHeading(QPainter& painter, const ChartRow& row) {
     const Look& l = look();
-    painter.fillRect(QRectF(8, row.top + 3, viewport()->width() - 16, row.height - 6), l.panel);
+    const QRectF band(8, row.top + 3, viewport()->width() - 16, row.height - 6);
+    painter.fillRect(band, l.panel);
+    const Heading* style = document_.patch().heading(row.voice, row.step);
+    if (style && !style->colour.empty())
+        painter.fillRect(QRectF(band.left(), band.top(), 6, band.height()), headingColour(style->colour));
     painter.setFont(textFont(13, true));
     painter.setPen(l.ink);
-    const bool folded = view_.folded.contains(row.heading);
-    painter.drawText(QRectF(16, row.top, viewport()->width() - 32, row.height), Qt::AlignVCenter,
-                     (folded ? QStringLiteral("▸ ") : QStringLiteral("▾ ")) + row.heading);
+    QString text = (row.folded ? QStringLiteral("▸ ") : QStringLiteral("▾ ")) + row.heading;
+    if (row.folded)
+        text += tr("  (%n row(s))", nullptr,
+                   static_cast<int>(std::ranges::count_if(document_.patch().cables, [&](const Cable& cable) {
+                       return cable.voice == row.voice && cable.step == row.step;
+                   })));
+    const Listening& listening = sound_.listening();
+    if (listening.voiceSilenced(row.voice) || (!listening.solo().empty() && listening.solo() != row.voice))
+        text += tr("  · silent");
+    painter.drawText(QRectF(20, row.top, viewport()->width() - 36, row.height), Qt::AlignVCenter, text);
 }
 
 void Chart::paintEnds(QPainter& painter, const ChartRow& row, const QColor& colour, SignalKind kind, int pixels) {
@@ -183,7 +196,7 @@ void Chart::paintEnds(QPainter& painter, const ChartRow& row, const QColor& colo
         const QRectF box(leftward ? x - 300 : x, row.top, 300, row.height);
         const int align = Qt::AlignVCenter | (leftward ? Qt::AlignRight : Qt::AlignLeft);
         QRectF ground = painter.boundingRect(box, align, name).adjusted(-2, 1, 2, -1);
-        painter.fillRect(ground, row.cable && row.cable == cable_ ? l.card : l.paper);
+        painter.fillRect(ground, row.cable && isChosen(row.cable) ? l.card : l.paper);
         painter.setPen(l.ink);
         painter.drawText(box, align, name);
     };
@@ -195,7 +208,7 @@ void Chart::paintEnds(QPainter& painter, const ChartRow& row, const QColor& colo
 
 void Chart::paintCable(QPainter& painter, const ChartRow& row) {
     const Look& l = look();
-    const bool chosen = row.cable == cable_;
+    const bool chosen = isChosen(row.cable);
     if (chosen) painter.fillRect(QRectF(8, row.top, viewport()->width() - 16, row.height), l.card);
     const auto found = traces_.find(row.from);
     const LiveTrace* trace = found == traces_.end() ? nullptr : &found->second;
@@ -235,12 +248,14 @@ void Chart::paintReadings(QPainter& painter, const ChartRow& row, const LiveTrac
     const Look& l = look();
     const QRectF box(viewport()->width() - ChartLayout::kReadings, row.top, ChartLayout::kReadings - 12, row.height);
     painter.fillRect(QRectF(box.left() - 4, row.top + 1, ChartLayout::kReadings, row.height - 2),
-                     row.cable == cable_ ? l.card : l.paper);
+                     isChosen(row.cable) ? l.card : l.paper);
     const Finding* finding = findingOf(row.cable, "");
     QString range = trace ? q(rangeText(trace->reading())) : QStringLiteral("–");
     QString detail = trace ? q(detailText(trace->reading())) : QString();
     for (const LateCable& late : sound_.engine().lateCables())
         if (late.cable == row.cable) detail = tr("loop: 1 sample late");
+    if (sound_.listening().rowSilenced(row.cable)) detail = tr("silenced");
+    if (sound_.listening().listened() == row.cable) detail = tr("heard alone");
     const bool clips = trace && trace->reading().clips;
     if (clips) detail = tr("over the rails");
     painter.setFont(figureFont(13));
@@ -280,7 +295,7 @@ std::vector<QRectF> Chart::fixBoxes(const ChartRow& row) const {
     std::vector<QRectF> boxes(finding.fixes.size());
     qreal right = viewport()->width() - 18;
     for (std::size_t i = boxes.size(); i-- > 0;) {
-        const qreal width = metrics.horizontalAdvance(q(finding.fixes[i].label)) + 18;
+        const qreal width = metrics.horizontalAdvance(said(finding.fixes[i].label)) + 18;
         boxes[i] = QRectF(right - width, row.top + 3, width, row.height - 6);
         right -= width + 6;
     }
@@ -301,7 +316,7 @@ void Chart::paintFinding(QPainter& painter, const ChartRow& row) {
         painter.setPen(QPen(l.alarm, 1));
         painter.setBrush(l.card);
         painter.drawRoundedRect(boxes[i].adjusted(0.5, 0.5, -0.5, -0.5), 3, 3);
-        painter.drawText(boxes[i], Qt::AlignCenter, q(finding.fixes[i].label));
+        painter.drawText(boxes[i], Qt::AlignCenter, said(finding.fixes[i].label));
         end = std::min(end, boxes[i].left() - 8);
     }
     painter.setFont(textFont(13));
@@ -310,117 +325,7 @@ void Chart::paintFinding(QPainter& painter, const ChartRow& row) {
         finding.cable ? QString() : q(document_.patch().post(finding.post)->name) + QStringLiteral(": ");
     const QRectF text(44, row.top, end - 44, row.height);
     painter.drawText(text, Qt::AlignVCenter,
-                     QFontMetricsF(painter.font()).elidedText(where + q(finding.figure), Qt::ElideRight, text.width()));
-}
-
-/// The notes of the first track as steps, and the hits of the first lane below them.
-void Chart::paintPattern(QPainter& painter, const Pattern& pattern, const QRectF& box) {
-    const Look& l = look();
-    painter.setRenderHint(QPainter::Antialiasing, false);
-    if (!pattern.tracks.empty()) {
-        const auto& steps = pattern.tracks.front().steps;
-        int low = 127;
-        int high = 0;
-        for (const Step& step : steps)
-            if (step.kind == Step::Kind::Note) {
-                low = std::min(low, step.note);
-                high = std::max(high, step.note);
-            }
-        const qreal width = box.width() / static_cast<qreal>(steps.size());
-        for (std::size_t i = 0; i < steps.size(); ++i)
-            if (steps[i].kind == Step::Kind::Note) {
-                const qreal up = (steps[i].note - low) / std::max(1.0, static_cast<double>(high - low));
-                painter.fillRect(
-                    QRectF(box.left() + static_cast<qreal>(i) * width, box.top() + (1.0 - up) * 14, width - 1, 3),
-                    l.kind(SignalKind::Pitch));
-            }
-    }
-    if (!pattern.lanes.empty()) {
-        const auto& hits = pattern.lanes.front().hits;
-        const qreal width = box.width() / static_cast<qreal>(hits.size());
-        for (std::size_t i = 0; i < hits.size(); ++i)
-            if (hits[i])
-                painter.fillRect(
-                    QRectF(box.left() + static_cast<qreal>(i) * width, box.bottom() - 4, std::max(1.5, width - 1), 4),
-                    l.kind(SignalKind::Gate));
-    }
-}
-
-void Chart::paintHeads(QPainter& painter) {
-    const Look& l = look();
-    painter.save();
-    painter.translate(-horizontalScrollBar()->value(), 0);
-    for (const ChartPost& place : layout_.posts) {
-        const bool chosen = place.id == post_;
-        painter.setPen(QPen(chosen ? l.accent : l.line, chosen ? 4 : 3));
-        painter.drawLine(QPointF(place.x, place.head.bottom()), QPointF(place.x, rowsTop()));
-    }
-    for (const ChartPost& place : layout_.posts) {
-        const Post& post = *document_.patch().post(place.id);
-        const PartInfo& part = *document_.library().part(post);
-        const bool chosen = place.id == post_;
-        painter.setRenderHint(QPainter::Antialiasing);
-        painter.setPen(QPen(chosen ? l.accent : l.line, chosen ? 2 : 1));
-        painter.setBrush(l.card);
-        painter.drawRoundedRect(place.head.adjusted(0.5, 0.5, -0.5, -0.5), 3, 3);
-        // A narrow head has its name in the lighter face before it is cut.
-        const qreal room = place.head.width() - 4;
-        const bool fits = QFontMetricsF(textFont(13, true)).horizontalAdvance(q(post.name)) <= room;
-        painter.setFont(textFont(13, fits));
-        painter.setPen(findingOf(0, place.id) ? l.alarm : l.ink);
-        const QString name = QFontMetricsF(painter.font()).elidedText(q(post.name), Qt::ElideMiddle, room);
-        painter.drawText(QRectF(place.head.left(), place.head.top() + 3, place.head.width(), 20),
-                         Qt::AlignHCenter | Qt::AlignVCenter, name);
-        if (const Pattern* pattern = document_.patch().pattern(post.id)) {
-            paintPattern(painter, *pattern, place.head.adjusted(8, 25, -8, -8));
-            continue;
-        }
-        const auto knobs = static_cast<qreal>(part.mainKnobs.size());
-        const qreal spacing = std::min(27.0, place.head.width() / std::max(1.0, knobs));
-        qreal x = place.head.center().x() - spacing * (knobs - 1) / 2;
-        for (const std::string& id : part.mainKnobs) {
-            const KnobInfo& knob = *part.knob(id);
-            drawDial(painter, {x, place.head.top() + 39}, std::min(10.5, spacing / 2 - 1.5),
-                     knob.scale.toFraction(knobValue(post, knob)), l.ink, l.card);
-            x += spacing;
-        }
-    }
-    painter.restore();
-}
-
-void Chart::paintDrag(QPainter& painter) {
-    if (drag_ == Drag::None || (dragAt_ - dragStart_).manhattanLength() < 6) return;
-    const Look& l = look();
-    painter.setRenderHint(QPainter::Antialiasing);
-    painter.setPen(QPen(l.accent, 2, Qt::DashLine));
-    if (drag_ == Drag::Tie) {
-        const ChartPost* from = layout_.post(dragPost_);
-        const ChartPost* to = layout_.postNear(toContent(dragAt_).x(), 2 * ChartLayout::kReach);
-        const qreal offset = horizontalScrollBar()->value();
-        painter.drawLine(QPointF(from->x - offset, dragStart_.y()),
-                         QPointF(to ? to->x - offset : dragAt_.x(), dragStart_.y()));
-        painter.setFont(textFont(13, true));
-        const QString text = to && to->id != dragPost_ ? tr("to %1").arg(q(document_.patch().post(to->id)->name))
-                                                       : tr("to another post");
-        QRectF box =
-            painter.boundingRect(QRectF(dragAt_.x() + 12, dragStart_.y() - 28, 400, 22), Qt::AlignVCenter, text);
-        box.moveRight(std::min<qreal>(box.right(), viewport()->width() - 12));
-        painter.fillRect(box.adjusted(-6, -2, 6, 2), l.panel);
-        painter.setPen(l.accent);
-        painter.drawText(box, Qt::AlignVCenter, text);
-    } else if (drag_ == Drag::Row) {
-        painter.drawLine(0, dragAt_.y(), viewport()->width(), dragAt_.y());
-    } else {
-        painter.drawLine(dragAt_.x(), 0, dragAt_.x(), static_cast<int>(rowsTop()));
-    }
-}
-
-void Chart::paintEmpty(QPainter& painter) {
-    painter.setFont(textFont(15));
-    painter.setPen(look().softInk);
-    painter.drawText(viewport()->rect().adjusted(60, 60, -60, -60), Qt::AlignCenter | Qt::TextWordWrap,
-                     tr("This patch is empty. Take a first part from the case (Patch menu, Add from the case), or open "
-                        "a patch with Ctrl+O."));
+                     QFontMetricsF(painter.font()).elidedText(where + said(finding.figure), Qt::ElideRight, text.width()));
 }
 
 } // namespace lariat

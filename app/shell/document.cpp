@@ -7,6 +7,8 @@
 #include <QFileInfo>
 #include <QUndoCommand>
 
+#include <algorithm>
+
 namespace lariat {
 namespace {
 
@@ -58,6 +60,7 @@ void Document::put(std::shared_ptr<const Patch> patch) {
 
 void Document::reset(Patch patch, const QString& file) {
     history_.clear();
+    untilRow_ = 0;
     file_ = file;
     put(std::make_shared<const Patch>(std::move(patch)));
     keeper_.stop();
@@ -108,11 +111,26 @@ bool Document::apply(const std::vector<Edit>& edits, const QString& name) {
 
 void Document::turnKnob(const std::string& post, const std::string& knob, double value) {
     auto next = applyEdit(patch(), SetKnob{post, knob, value});
-    if (!next) return;
+    if (!next) {
+        Q_EMIT refused(QString::fromStdString(next.error().reason));
+        return;
+    }
     const QString turned =
         QStringLiteral("%1/%2/%3").arg(QString::fromStdString(post), QString::fromStdString(knob)).arg(turning_);
     history_.push(new PatchStep(*this, std::make_shared<const Patch>(std::move(*next)),
                                 QString::fromStdString(describe(SetKnob{post, knob, value})), turned));
+}
+
+void Document::setUntilRow(int row) {
+    untilRow_ = std::clamp(row, 0, static_cast<int>(patch().cables.size()));
+    Q_EMIT changed();
+}
+
+Patch Document::heard() const {
+    Patch part = patch();
+    if (untilRow_ > 0 && untilRow_ < static_cast<int>(part.cables.size()))
+        part.cables.resize(static_cast<std::size_t>(untilRow_));
+    return part;
 }
 
 void Document::setRecoveryFolder(const QString& folder) {

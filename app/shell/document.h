@@ -44,6 +44,12 @@ class Document : public QObject {
     /// Turning goes on in one step only until this is called, as when the mouse is let go.
     void endTurning() { ++turning_; }
 
+    /// Shows and plays the patch as it was after its first rows; 0: all of it. Edits still change the whole patch.
+    void setUntilRow(int row);
+    [[nodiscard]] int untilRow() const { return untilRow_; }
+    /// What is shown and played: the patch, or its first rows.
+    [[nodiscard]] Patch heard() const;
+
     /// Lets everything that shows the patch show it anew.
     void touch() { Q_EMIT changed(); }
 
@@ -73,6 +79,7 @@ class Document : public QObject {
     QString recoveryFile_;
     QTimer keeper_;
     int turning_ = 0;
+    int untilRow_ = 0;
 };
 
 } // namespace lariat

@@ -5,9 +5,10 @@
 
 namespace lariat {
 
-Sound::Sound(Document& document, QObject* parent) : QObject(parent), document_(document) {
-    connect(&document_, &Document::changed, this, [this] { engine_.setPatch(document_.patch(), document_.library()); });
-    engine_.setPatch(document_.patch(), document_.library());
+Sound::Sound(Document& document, QObject* parent) : QObject(parent), document_(document), listening_(document) {
+    connect(&document_, &Document::changed, this, &Sound::follow);
+    connect(&listening_, &Listening::changed, this, &Sound::follow);
+    follow();
     setMonitorDecibels(monitorDecibels_);
     connect(&watcher_, &QTimer::timeout, this, &Sound::watch);
     watcher_.start(500);
@@ -17,9 +18,46 @@ Sound::~Sound() {
     if (device_) device_->stop();
 }
 
+/// The engine runs what is to be heard: the patch, or its first rows, without what is silenced.
+void Sound::follow() {
+    engine_.setListening(listening_.silenced(), listening_.listenedJack());
+    engine_.setPatch(document_.heard(), document_.library());
+}
+
+void Sound::setBlockFrames(unsigned frames) {
+    if (frames == blockFrames_) return;
+    blockFrames_ = frames;
+    if (device_) openDevice(deviceName());
+}
+
+double Sound::latencyMilliseconds() const {
+    constexpr double kOwn = 1.0; // a run of the engine, the filters of the rate conversion, and the knob's ramp
+    return 2e3 * blockFrames_ / 48000.0 + kOwn;
+}
+
+void Sound::openMidi(const QString& name) {
+    // Messages come on the device's thread; the engine is spoken to from this one.
+    const auto received = [this](const MidiMessage& message) {
+        QMetaObject::invokeMethod(this, [this, message] { play(message); }, Qt::QueuedConnection);
+    };
+    midi_.reset();
+    auto opened = openMidiInput(name.toStdString(), received);
+    if (!opened) {
+        Q_EMIT message(QString::fromStdString(opened.error().reason), true);
+        opened = openMidiInput({}, received);
+    }
+    midi_ = std::move(*opened);
+}
+
+void Sound::play(const MidiMessage& message) {
+    engine_.play(message);
+    if (message.kind() == 0xB0) Q_EMIT controllerMoved(message.data1, message.data2);
+}
+
 void Sound::openDevice(const QString& name) {
     AudioSettings settings;
     settings.device = name.toStdString();
+    settings.blockFrames = blockFrames_;
     openDevice(makeAudioDevice(settings));
 }
 
@@ -32,6 +70,7 @@ void Sound::openDevice(std::unique_ptr<AudioDevice> device) {
         Q_EMIT message(QString::fromStdString(started.error().reason), true);
         AudioSettings simulated;
         simulated.device = kSimulatedDevice;
+        simulated.blockFrames = blockFrames_;
         device_ = makeAudioDevice(simulated);
         (void)device_->start(fill); // the simulated interface always starts
     }
@@ -67,7 +106,7 @@ void Sound::stopRecording() {
 void Sound::setRealCase(bool on) {
     realCase_ = on;
     engine_.setRealCase(on);
-    engine_.setPatch(document_.patch(), document_.library());
+    follow();
     Q_EMIT message(on ? tr("As the metal has it: splits sag, stages hiss, oscillators drift, picky inputs miss pulses.")
                       : tr("Ideal again: nothing sags, hisses or drifts."),
                    false);

@@ -2,8 +2,10 @@
 #pragma once
 
 #include "devices/audio_device.h"
+#include "devices/midi_input.h"
 #include "engine/engine.h"
 #include "shell/document.h"
+#include "shell/listening.h"
 
 #include <QObject>
 #include <QTimer>
@@ -26,6 +28,20 @@ class Sound : public QObject {
     void openDevice(const QString& name);
     void openDevice(std::unique_ptr<AudioDevice> device);
     [[nodiscard]] QString deviceName() const;
+    /// Frames that the device asks for at a time; takes effect at once. Fewer answer faster and drop out sooner.
+    void setBlockFrames(unsigned frames);
+    [[nodiscard]] unsigned blockFrames() const { return blockFrames_; }
+    /// From the callback to the loudspeaker: two blocks of the device, and the engine's own run and rate conversion.
+    [[nodiscard]] double latencyMilliseconds() const;
+
+    /// Opens a MIDI input by name; empty: the simulated one. If it cannot be opened, `message` says why.
+    void openMidi(const QString& name);
+    [[nodiscard]] MidiInput* midi() { return midi_.get(); }
+    /// Plays a message as if it had come in.
+    void play(const MidiMessage& message);
+
+    [[nodiscard]] Listening& listening() { return listening_; }
+    [[nodiscard]] const Listening& listening() const { return listening_; }
     [[nodiscard]] unsigned dropouts() const { return device_ ? device_->dropouts() : 0; }
 
     /// Only the simulated interface records what it is given.
@@ -48,12 +64,18 @@ class Sound : public QObject {
     void message(const QString& text, bool refusal);
     void runningChanged(bool running);
     void deviceChanged();
+    /// A controller (0…127) was moved to a value (0…127).
+    void controllerMoved(int number, int value);
 
   private:
     void watch();
+    void follow();
 
     Document& document_;
+    Listening listening_;
     Engine engine_;
+    std::unique_ptr<MidiInput> midi_;
+    unsigned blockFrames_ = 512;
     std::unique_ptr<AudioDevice> device_;
     QTimer watcher_;
     double monitorDecibels_ = -18.0;

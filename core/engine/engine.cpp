@@ -108,6 +108,13 @@ void Engine::setRealCase(bool on) {
     patch_.reset(); // so that the next one is compiled
 }
 
+void Engine::setListening(std::vector<int> silenced, JackRef listened) {
+    if (silenced == settings_.silenced && listened == settings_.listened) return;
+    settings_.silenced = std::move(silenced);
+    settings_.listened = std::move(listened);
+    patch_.reset();
+}
+
 void Engine::play(const MidiMessage& message) {
     send({Command::Kind::Play, nullptr, -1, 0.0f, message});
 }
@@ -180,6 +187,16 @@ void Engine::guardAgainstRunaway() {
     meters.muted.store(muted_, std::memory_order_relaxed);
 }
 
+/// What the monitor takes from a schedule: its way out, or the cable that is listened to.
+std::pair<float, float> Engine::heard(const Schedule& schedule, int i) {
+    const Signal* one = schedule.listened();
+    if (!one) return {schedule.left()[i], schedule.right()[i]};
+    constexpr float kSettles = 125.0f; // 20 Hz: what lies below is no sound
+    dc_ += kSettles / static_cast<float>(settings_.rate) * ((*one)[i] - dc_);
+    const float safe = 0.5f * ((*one)[i] - dc_);
+    return {safe, safe};
+}
+
 std::span<const float> Engine::runOnce() {
     obey();
     mixed_.fill(0.0f);
@@ -193,16 +210,17 @@ std::span<const float> Engine::runOnce() {
     guardAgainstRunaway();
     const float monitorStep = ((muted_ ? 0.0f : monitor_) - monitorNow_) * (1.0f / 16.0f) / static_cast<float>(kRun);
     for (int i = 0; i < kRun; ++i) {
-        float left = current_->left()[i];
-        float right = current_->right()[i];
+        keepPeak(meters.peakLeft, std::abs(current_->left()[i]));
+        keepPeak(meters.peakRight, std::abs(current_->right()[i]));
+        auto [left, right] = heard(*current_, i);
         if (fading_) {
             const float old = static_cast<float>(std::max(0, fadeLeft_)) / fadeLength;
-            left += old * (fading_->left()[i] - left);
-            right += old * (fading_->right()[i] - right);
+            const auto [oldLeft, oldRight] =
+                fading_->listened() ? std::pair{left, right} : std::pair{fading_->left()[i], fading_->right()[i]};
+            left += old * (oldLeft - left);
+            right += old * (oldRight - right);
             --fadeLeft_;
         }
-        keepPeak(meters.peakLeft, std::abs(left));
-        keepPeak(meters.peakRight, std::abs(right));
         monitorNow_ += monitorStep;
         const float toFullScale = monitorNow_ / static_cast<float>(kFullScaleVolts);
         left *= toFullScale;

@@ -47,6 +47,10 @@ class Engine {
     void setMonitorGain(float gain);
     /// With or without what the metal adds (electrics.h); takes effect with the next setPatch.
     void setRealCase(bool on);
+    /// Cables that stay plugged and bring nothing, and the output that the monitor hears instead of the way out (an
+    /// empty post: none), made safe for ears: without DC, at half its voltage, and limited. Takes effect with the next
+    /// setPatch.
+    void setListening(std::vector<int> silenced, JackRef listened);
     /// A message played by hand, for keys, converters and pads.
     void play(const MidiMessage& message);
     /// What the last seconds of an output looked like; nullptr if it does not run.
@@ -80,6 +84,7 @@ class Engine {
     void flush();
     void obey();
     void guardAgainstRunaway();
+    [[nodiscard]] std::pair<float, float> heard(const Schedule& schedule, int i);
     std::span<const float> runOnce();
     [[nodiscard]] bool onlyKnobsDiffer(const Patch& patch, const Library& library) const;
 
@@ -112,6 +117,7 @@ class Engine {
     float monitor_ = 0.125f;
     float monitorNow_ = 0.125f;
     float limiter_ = 1.0f;
+    float dc_ = 0.0f;      ///< of the output that is listened to
     double runaway_ = 0.0; ///< seconds for which the sound has been at the rails
     bool muted_ = false;   ///< until the monitor is touched or the patch changes
     std::uint64_t lastFaults_ = 0;

@@ -177,6 +177,8 @@ class Builder {
             source = addNode(std::move(node));
             source.cable = brought;
         };
+        if (cable && std::ranges::find(options_.silenced, cable->id) != options_.silenced.end())
+            wired("0", [](std::vector<double>& controls) { controls[wire::Gain] = 0.0; });
         if (electrics_ && cable) {
             const Post& from = *patch_.post(cable->from.post);
             wired("~", [&](std::vector<double>& controls) {

@@ -43,6 +43,7 @@ struct Graph {
 struct GraphOptions {
     std::span<const JackRef> alsoHeard{}; ///< outputs that run even if nothing is plugged into them
     bool realCase = false;                ///< with what the metal adds; see electrics.h
+    std::span<const int> silenced{};      ///< cables that stay plugged and bring nothing
 };
 
 /// Output that feeds an input: through its cable, else along its normals. An empty post means nothing does.

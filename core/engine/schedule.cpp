@@ -19,7 +19,7 @@ constexpr double kGlideSeconds = 0.005; ///< time constant of a knob's way to it
 Schedule::Schedule(const Patch& patch, const Library& library, const EngineSettings& settings, Taps& taps,
                    std::span<const JackRef> alsoHeard)
     : rate_(settings.rate), approach_(static_cast<float>(1.0 - std::exp(-kRun / settings.rate / kGlideSeconds))) {
-    const Graph graph = buildGraph(patch, library, {alsoHeard, settings.realCase});
+    const Graph graph = buildGraph(patch, library, {alsoHeard, settings.realCase, settings.silenced});
     normals_ = graph.normals;
     addNodes(graph, settings);
     addGroups(graph, patch, library);
@@ -34,6 +34,7 @@ Schedule::Schedule(const Patch& patch, const Library& library, const EngineSetti
         }
     }
     addTaps(graph, taps);
+    if (!settings.listened.post.empty()) listened_ = signal(settings.listened);
 }
 
 const Schedule::RunningNode* Schedule::running(const Post& post, const PartInfo& part, const BlockPoint& at) const {

@@ -16,7 +16,9 @@ namespace lariat {
 
 struct EngineSettings {
     double rate = 96000.0;
-    bool realCase = false; ///< with what the metal adds: sag, noise, thresholds, drift
+    bool realCase = false;       ///< with what the metal adds: sag, noise, thresholds, drift
+    std::vector<int> silenced{}; ///< cables that stay plugged and bring nothing
+    JackRef listened{};          ///< the output that the monitor hears instead of the way out; an empty post: none
 };
 
 /// A cable that brings its signal one sample late, because it closes a loop.
@@ -51,6 +53,8 @@ class Schedule {
     void takeOver(const Schedule& previous);
 
     [[nodiscard]] const Signal* signal(const JackRef& output) const;
+    /// What the monitor is to hear instead of the way out, or nullptr.
+    [[nodiscard]] const Signal* listened() const { return listened_; }
     [[nodiscard]] const std::vector<LateCable>& lateCables() const { return lateCables_; }
     [[nodiscard]] const std::vector<NormalInEffect>& normals() const { return normals_; }
     [[nodiscard]] std::size_t blockCount() const { return nodes_.size(); }
@@ -110,6 +114,7 @@ class Schedule {
     std::vector<std::pair<Late*, const Late*>> inheritedLate_;
     std::vector<LateCable> lateCables_;
     std::vector<NormalInEffect> normals_;
+    const Signal* listened_ = nullptr;
     std::array<float, kRun> left_{};
     std::array<float, kRun> right_{};
     double rate_ = 96000.0;

@@ -1,11 +1,11 @@
 // Drone: an oscillator or noise reaches the way out and nothing ever tells it to stop.
+#include "building/capacity.h"
+#include "building/insert.h"
 #include "findings/rules.h"
 #include "measure/measure.h"
 #include "units/level.h"
 
 #include <algorithm>
-
-#include <fmt/format.h>
 
 namespace lariat {
 namespace {
@@ -75,40 +75,29 @@ std::vector<Fix> fixesFor(const Observation& o, const Leak& leak) {
         std::vector<Edit> edits;
         if (const KnobInfo* offset = o.part(leak.vca)->knobFor("vca", "offset"))
             if (knobValue(*o.patch.post(leak.vca), *offset) > 0.0) edits.push_back(SetKnob{leak.vca, offset->id, 0.0});
-        std::string label = fmt::format("Close {}", o.nameOf(leak.vca));
+        Sentence label = say("Close {}", o.nameOf(leak.vca));
         if (!isControlled(o, leak.vca)) {
             if (envelope.post.empty()) return fixes;
             const Post& post = *o.patch.post(leak.vca);
             edits.push_back(TieCable{
                 {0, envelope, o.jackFor(leak.vca, "vca", "lin-cv"), post.voice, "make it play", "", 0, "", {}}, 0});
-            label = fmt::format("Let {} open {}", o.nameOf(contour), o.nameOf(leak.vca));
+            label = say("Let {} open {}", o.nameOf(contour), o.nameOf(leak.vca));
         }
         fixes.push_back({label, std::move(edits)});
         return fixes;
     }
     // Take a VCA that the case still has.
     const Cable* cable = o.patch.cable(leak.cable);
-    if (!o.housing || !cable || envelope.post.empty()) return fixes;
-    for (const Slot& slot : o.housing->slots) {
-        const ModuleInfo* module = o.library->module(slot.module);
-        if (!module) continue;
-        for (const PartInfo& part : module->parts) {
-            const bool used = std::ranges::any_of(
-                o.patch.posts, [&](const Post& p) { return p.slot == slot.id && p.part == part.id; });
-            const JackInfo* in = part.jackFor("vca", "in");
-            const JackInfo* cv = part.jackFor("vca", "lin-cv");
-            const JackInfo* vcaOut = part.jackFor("vca", "out");
-            if (used || !in || !cv || !vcaOut) continue;
-            const std::string id = slot.id + "-" + part.id;
-            Post post{id, part.name, slot.id, slot.module, part.id, cable->voice, {}, {}};
-            const auto tie = [&](JackRef from, JackRef to) {
-                return TieCable{{0, std::move(from), std::move(to), cable->voice, cable->step, "", 0, "", {}}, 0};
-            };
-            fixes.push_back({fmt::format("Put the free {} in and let {} open it", part.name, o.nameOf(contour)),
-                             {AddPost{post}, MoveCable{cable->id, cable->from, {id, in->id}},
-                              tie({id, vcaOut->id}, cable->to), tie(envelope, {id, cv->id})}});
-            return fixes;
-        }
+    if (!cable || envelope.post.empty()) return fixes;
+    for (const FreePart& free : freeParts(o.patch, *o.library, o.housing, "vca")) {
+        const Post vca = postFor(o.patch, free, cable->voice);
+        const JackInfo* cv = free.part->jackFor("vca", "lin-cv");
+        auto edits = insertInto(o.patch, *o.library, cable->id, vca);
+        if (!cv || !edits) continue;
+        edits->emplace_back(TieCable{{0, envelope, {vca.id, cv->id}, cable->voice, cable->step, "", 0, "", {}}, 0});
+        fixes.push_back(
+            {say("Put the free {} in and let {} open it", free.part->name, o.nameOf(contour)), std::move(*edits)});
+        break;
     }
     return fixes;
 }
@@ -130,13 +119,13 @@ Findings findDrone(const Observation& o) {
                             Severity::Mistake,
                             leak.cable,
                             cable ? cable->from.post : post.id,
-                            fmt::format("the level never falls more than {:.1f} dB", -pause),
-                            "",
+                            say("the level never falls more than {:.1f} dB", -pause),
+                            {},
                             fixesFor(o, leak)};
             finding.reason =
                 leak.vca.empty()
-                    ? "It drones: no VCA stands between the sound and the way out, so nothing tells it to stop."
-                    : fmt::format("It drones: {} stays open, so nothing tells the sound to stop.", o.nameOf(leak.vca));
+                    ? say("It drones: no VCA stands between the sound and the way out, so nothing tells it to stop.")
+                    : say("It drones: {} stays open, so nothing tells the sound to stop.", o.nameOf(leak.vca));
             out.push_back(std::move(finding));
         }
     }

@@ -5,8 +5,6 @@
 #include <algorithm>
 #include <cmath>
 
-#include <fmt/format.h>
-
 namespace lariat {
 namespace {
 
@@ -58,8 +56,9 @@ Findings findDrumNotReset(const Observation& o) {
         if (contour.post.empty()) contour = o.feeder(o.jackFor(vca.id, "vca", "exp-cv"));
         if (contour.post.empty() || !o.is(contour.post, "contour")) continue;
         const JackRef trigger = o.feeder(o.jackFor(contour.post, "contour", "gate"));
-        if (trigger.post.empty() || o.at(trigger).empty() || longestHigh(o.at(trigger), o.rate()) > kLongestTrigger)
-            continue;
+        const bool pattern = o.is(trigger.post, "track-sequencer") || o.is(trigger.post, "trigger-pattern") ||
+                             o.is(trigger.post, "clock") || o.is(trigger.post, "clock-divider");
+        if (!pattern || o.at(trigger).empty() || longestHigh(o.at(trigger), o.rate()) > kLongestTrigger) continue;
         const double difference = hitDifference(o.at(heard), risingEdges(o.at(trigger), o.rate()), o.rate());
         if (difference < 0.01) continue;
         const Cable* into = o.patch.cableInto(o.jackFor(vca.id, "vca", "in"));
@@ -67,12 +66,12 @@ Findings findDrumNotReset(const Observation& o) {
                         Severity::Caution,
                         into ? into->id : 0,
                         sound.post,
-                        fmt::format("hits differ by {:.0f} %", 100.0 * difference),
-                        "",
+                        say("hits differ by {:.0f} %", 100.0 * difference),
+                        {},
                         {}};
-        finding.reason = fmt::format(
-            "{} runs on between hits, so each hit starts at another phase. Leave it alive if you like that.",
-            o.nameOf(sound.post));
+        finding.reason =
+            say("{} runs on between hits, so each hit starts at another phase. Leave it alive if you like that.",
+                o.nameOf(sound.post));
         Cable cable{0,
                     trigger,
                     sync,
@@ -80,10 +79,9 @@ Findings findDrumNotReset(const Observation& o) {
                     into ? into->step : "",
                     "Every hit starts at the same phase",
                     0,
-                    "",
+                    {},
                     {}};
-        finding.fixes.push_back(
-            {fmt::format("Tie the trigger to {} sync", o.nameOf(sound.post)), {TieCable{cable, 0}}});
+        finding.fixes.push_back({say("Tie the trigger to {} sync", o.nameOf(sound.post)), {TieCable{cable, 0}}});
         out.push_back(std::move(finding));
     }
     return out;

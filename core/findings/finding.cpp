@@ -9,6 +9,18 @@
 
 namespace lariat {
 
+const char* severityName(Severity severity) {
+    switch (severity) {
+    case Severity::Mistake:
+        return "mistake";
+    case Severity::Caution:
+        return "caution";
+    case Severity::Note:
+        break;
+    }
+    return "note";
+}
+
 std::span<const float> Observation::at(const JackRef& output) const {
     const auto it = recorded.probes.find(output);
     return it == recorded.probes.end() ? std::span<const float>{} : std::span<const float>(it->second);
@@ -28,6 +40,37 @@ JackRef Observation::jackFor(const std::string& post, std::string_view blockType
     const PartInfo* info = part(post);
     const JackInfo* found = info ? info->jackFor(blockType, wanted) : nullptr;
     return found ? JackRef{post, found->id} : JackRef{};
+}
+
+JackRef Observation::feed(const std::string& post, std::string_view blockType, std::string_view input) const {
+    const JackRef ref = jackFor(post, blockType, input);
+    return ref.post.empty() ? JackRef{} : feeder(ref);
+}
+
+std::span<const float> Observation::arriving(const std::string& post, std::string_view blockType,
+                                             std::string_view input) const {
+    const JackRef from = feed(post, blockType, input);
+    return from.post.empty() ? std::span<const float>{} : at(from);
+}
+
+double Observation::knob(const std::string& id, std::string_view blockType, std::string_view control,
+                         double fallback) const {
+    const PartInfo* info = part(id);
+    const KnobInfo* found = info ? info->knobFor(blockType, control) : nullptr;
+    return found ? knobValue(*patch.post(id), *found) : fallback;
+}
+
+int Observation::cableFrom(const JackRef& output) const {
+    const auto it = std::ranges::find(patch.cables, output, &Cable::from);
+    return it == patch.cables.end() ? 0 : it->id;
+}
+
+std::optional<SetKnob> Observation::turn(const std::string& post, std::string_view blockType, std::string_view control,
+                                         double value) const {
+    const PartInfo* info = part(post);
+    const KnobInfo* found = info ? info->knobFor(blockType, control) : nullptr;
+    if (!found) return std::nullopt;
+    return SetKnob{post, found->id, std::clamp(value, found->scale.min, found->scale.max)};
 }
 
 std::vector<std::string> Observation::upstream(const std::string& post) const {
@@ -66,21 +109,81 @@ Result<Observation> observe(const Patch& patch, const Library& library, const Ca
     options.seconds = seconds;
     options.fileRate = 0.0; // no mix is needed
     options.progress = progress;
-    for (const Cable& cable : patch.cables)
-        if (std::ranges::find(options.probes, cable.from) == options.probes.end()) options.probes.push_back(cable.from);
+    const auto probe = [&](const JackRef& output) {
+        if (std::ranges::find(options.probes, output) == options.probes.end()) options.probes.push_back(output);
+    };
+    for (const Cable& cable : patch.cables) probe(cable.from);
+    for (const NormalInEffect& normal : buildGraph(patch, library).normals) probe(normal.from);
     auto recorded = render(patch, library, options);
     if (!recorded) return tl::unexpected(recorded.error());
     return Observation{patch, &library, housing, std::move(*recorded)};
 }
 
-std::vector<Finding> findAll(const Observation& observation) {
-    constexpr std::array rules = {
-        findNoPath,       findDrone,   findZeroAttenuator, findPitchOnFollower, findSustainNotReached,
-        findDrumNotReset, findSumClips};
+namespace {
+
+std::vector<Finding> everyFinding(const Observation& observation) {
+    constexpr std::array rules = {findNoPath,
+                                  findNoSound,
+                                  findDrone,
+                                  findClosed,
+                                  findZeroAttenuator,
+                                  findSplitSags,
+                                  findPitchOnFollower,
+                                  findPitchAttenuated,
+                                  findFilterUntracked,
+                                  findGateClicks,
+                                  findTriggerAsGate,
+                                  findPulseMissed,
+                                  findSustainNotReached,
+                                  findTailRunsOn,
+                                  findDrumNotReset,
+                                  findFreeRunning,
+                                  findWrongPolarity,
+                                  findWidthSilent,
+                                  findPinned,
+                                  findFmPullsPitch,
+                                  findTurnedToNoise,
+                                  findSumClips,
+                                  findOneSidedSum,
+                                  findHotLine,
+                                  findNoiseRaised,
+                                  findDcOut,
+                                  findSuddenLoudness,
+                                  findLoopGain,
+                                  findNormalBroken,
+                                  findCascadeLoses,
+                                  findCables,
+                                  findNotInCase,
+                                  findOverload,
+                                  findClocksDrift,
+                                  findLateLoop};
     std::vector<Finding> all;
     for (const auto rule : rules)
         for (Finding& finding : rule(observation)) all.push_back(std::move(finding));
     return all;
+}
+
+const Dismissal* dismissalOf(const Patch& patch, const Finding& finding) {
+    const auto it = std::ranges::find_if(patch.dismissals, [&](const Dismissal& d) {
+        return d.rule == finding.rule && d.cable == finding.cable && (d.cable > 0 || d.post == finding.post);
+    });
+    return it == patch.dismissals.end() ? nullptr : &*it;
+}
+
+} // namespace
+
+std::vector<Finding> findAll(const Observation& observation) {
+    std::vector<Finding> all = everyFinding(observation);
+    std::erase_if(all, [&](const Finding& finding) { return dismissalOf(observation.patch, finding) != nullptr; });
+    return all;
+}
+
+std::vector<Dismissed> findDismissed(const Observation& observation) {
+    std::vector<Dismissed> out;
+    for (Finding& finding : everyFinding(observation))
+        if (const Dismissal* dismissal = dismissalOf(observation.patch, finding))
+            out.push_back({std::move(finding), dismissal->reason});
+    return out;
 }
 
 } // namespace lariat

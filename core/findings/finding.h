@@ -5,28 +5,34 @@
 #pragma once
 
 #include "engine/render.h"
+#include "findings/sentence.h"
 #include "model/case.h"
 #include "model/edit.h"
 
+#include <optional>
 #include <string>
 #include <vector>
 
 namespace lariat {
 
 struct Fix {
-    std::string label;
+    Sentence label;
     std::vector<Edit> edits;
 };
 
-enum class Severity { Mistake, Caution };
+/// A mistake makes the patch not do what it is for; a caution may be wanted; a note is said openly and asks for
+/// nothing.
+enum class Severity { Mistake, Caution, Note };
+/// "mistake", "caution" or "note".
+const char* severityName(Severity severity);
 
 struct Finding {
     std::string rule; ///< id of the rule that made it
     Severity severity = Severity::Mistake;
-    int cable = 0;      ///< the cable it sits on, or 0
-    std::string post;   ///< the post it sits on
-    std::string figure; ///< the measured figure
-    std::string reason; ///< one or two plain sentences
+    int cable = 0;    ///< the cable it sits on, or 0
+    std::string post; ///< the post it sits on
+    Sentence figure;  ///< the measured figure
+    Sentence reason;  ///< one or two plain sentences
     std::vector<Fix> fixes;
 };
 
@@ -37,7 +43,7 @@ struct Observation {
     const Case* housing = nullptr; ///< the case, for parts that are still free; may be nullptr
     Rendering recorded;            ///< with a probe at every output that a cable leaves
 
-    /// Recorded volts of an output; empty if no cable leaves it.
+    /// Recorded volts of an output; empty if nothing listens to it.
     [[nodiscard]] std::span<const float> at(const JackRef& output) const;
     [[nodiscard]] double rate() const { return recorded.engineRate; }
     [[nodiscard]] const PartInfo* part(const std::string& post) const;
@@ -48,6 +54,19 @@ struct Observation {
     [[nodiscard]] JackRef jackFor(const std::string& post, std::string_view blockType, std::string_view jack) const;
     /// The output that feeds this input, through a cable or normals; an empty post if nothing does.
     [[nodiscard]] JackRef feeder(const JackRef& input) const { return feederOf(patch, *library, input); }
+    /// The output that feeds this input of the post's first block of that type; an empty post if nothing does.
+    [[nodiscard]] JackRef feed(const std::string& post, std::string_view blockType, std::string_view input) const;
+    /// The volts that arrive there.
+    [[nodiscard]] std::span<const float> arriving(const std::string& post, std::string_view blockType,
+                                                  std::string_view input) const;
+    /// Where the knob of that block's control stands, in its unit; `fallback` if the post has none.
+    [[nodiscard]] double knob(const std::string& post, std::string_view blockType, std::string_view control,
+                              double fallback = 0.0) const;
+    /// The first cable that leaves an output; 0 if none does.
+    [[nodiscard]] int cableFrom(const JackRef& output) const;
+    /// An edit that brings a block's control to a value within its range; nothing if the panel has no knob for it.
+    [[nodiscard]] std::optional<SetKnob> turn(const std::string& post, std::string_view blockType,
+                                              std::string_view control, double value) const;
     /// Posts from which sound or control reaches `post`, itself included.
     [[nodiscard]] std::vector<std::string> upstream(const std::string& post) const;
     /// The first post that has a block of that type; empty if there is none.
@@ -63,7 +82,14 @@ inline constexpr double kObservedSeconds = 6.0;
 Result<Observation> observe(const Patch& patch, const Library& library, const Case* housing,
                             double seconds = kObservedSeconds, const std::function<bool(double)>& progress = {});
 
-/// All findings, in the order of the rules; those of one rule in row order.
+/// All findings, in the order of the rules; those of one rule in row order. Those that were dismissed in the patch
+/// are left out.
 std::vector<Finding> findAll(const Observation& observation);
+/// Those that were left out, each with the reason that was given.
+struct Dismissed {
+    Finding finding;
+    std::string because;
+};
+std::vector<Dismissed> findDismissed(const Observation& observation);
 
 } // namespace lariat

@@ -4,8 +4,6 @@
 
 #include <algorithm>
 
-#include <fmt/format.h>
-
 namespace lariat {
 namespace {
 
@@ -27,7 +25,7 @@ std::vector<Fix> wayOut(const Observation& o, const std::string& post) {
                 if (jack.output || o.patch.cableInto(to)) continue;
                 const Post& source = *o.patch.post(post);
                 Cable cable{0, from, to, source.voice, "make it sound", "", 0, "", {}};
-                return {{fmt::format("Tie {} to {} {}", source.name, target.name, jack.name), {TieCable{cable, 0}}}};
+                return {{say("Tie {} to {} {}", source.name, target.name, jack.name), {TieCable{cable, 0}}}};
             }
         }
     return {};
@@ -51,9 +49,9 @@ Findings findNoPath(const Observation& o) {
         const bool leadsOn =
             std::ranges::any_of(o.patch.cables, [&](const Cable& c) { return c.from.post == post.id; });
         if (!carriesAudio || !fed || leadsOn) continue;
-        Finding finding{"no-path", Severity::Mistake, 0, post.id, "0.0 V reach the output", "", wayOut(o, post.id)};
-        finding.reason =
-            fmt::format("{} leads nowhere: no cable brings it to a way out, so its voice is silent.", post.name);
+        Finding finding{"no-path", Severity::Mistake, 0, post.id, say("0.0 V reach the output"),
+                        {},        wayOut(o, post.id)};
+        finding.reason = say("{} leads nowhere: no cable brings it to a way out, so its voice is silent.", post.name);
         out.push_back(std::move(finding));
     }
     if (heard.empty() && !o.patch.cables.empty() && out.empty())
@@ -61,8 +59,8 @@ Findings findNoPath(const Observation& o) {
                        Severity::Mistake,
                        0,
                        o.patch.posts.front().id,
-                       "0.0 V reach the output",
-                       "The patch has no way out. Add a line out from the case and tie the last sound to it.",
+                       say("0.0 V reach the output"),
+                       say("The patch has no way out. Add a line out from the case and tie the last sound to it."),
                        {}});
     return out;
 }

@@ -6,8 +6,6 @@
 #include <algorithm>
 #include <cmath>
 
-#include <fmt/format.h>
-
 namespace lariat {
 namespace {
 
@@ -46,13 +44,13 @@ Findings findPitchOnFollower(const Observation& o) {
                         Severity::Mistake,
                         cable.id,
                         cable.to.post,
-                        fmt::format("the tune spans {:.0f} st, what is heard {:.1f} st", semitones, heard / 100.0),
-                        "",
+                        say("the tune spans {:.0f} st, what is heard {:.1f} st", semitones, heard / 100.0),
+                        {},
                         {}};
-        finding.reason = fmt::format("{} is reset by {}, which carries the tune. Pitch on {} only changes its colour.",
-                                     follower, leader, follower);
+        finding.reason = say("{} is reset by {}, which carries the tune. Pitch on {} only changes its colour.",
+                             follower, leader, follower);
         if (!o.patch.cableInto(leaderPitch))
-            finding.fixes.push_back({fmt::format("Move cable {} to {} v/oct", o.patch.row(cable.id), leader),
+            finding.fixes.push_back({say("Move cable {} to {} v/oct", o.patch.row(cable.id), leader),
                                      {MoveCable{cable.id, cable.from, leaderPitch}}});
         out.push_back(std::move(finding));
     }

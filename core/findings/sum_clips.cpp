@@ -4,7 +4,6 @@
 
 #include <algorithm>
 #include <cmath>
-
 #include <fmt/format.h>
 
 namespace lariat {
@@ -46,17 +45,16 @@ Findings findSumClips(const Observation& o) {
                         Severity::Mistake,
                         0,
                         post.id,
-                        fmt::format("sums to {:.1f} V, over the rails {:.1f} % of the time", peak, 100.0 * part),
-                        "",
+                        say("sums to {:.1f} V, over the rails {:.1f} % of the time", peak, 100.0 * part),
+                        {},
                         {}};
         for (const Cable& cable : o.patch.cables)
             if (cable.from.post == post.id && finding.cable == 0) finding.cable = cable.id;
-        finding.reason =
-            fmt::format("{} adds up to more than the ±10 V that it can put out, so the sum is bent.", post.name);
+        finding.reason = say("{} adds up to more than the ±10 V that it can put out, so the sum is bent.", post.name);
         if (main) {
             const double lower = std::floor(level * kComfortable / peak);
-            finding.fixes.push_back({fmt::format("Turn {} down to {}", main->name, main->scale.text(lower)),
-                                     {SetKnob{post.id, main->id, lower}}});
+            finding.fixes.push_back(
+                {say("Turn {} down to {}", main->name, main->scale.text(lower)), {SetKnob{post.id, main->id, lower}}});
         }
         out.push_back(std::move(finding));
     }

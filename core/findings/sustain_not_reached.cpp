@@ -5,8 +5,6 @@
 #include <algorithm>
 #include <cmath>
 
-#include <fmt/format.h>
-
 namespace lariat {
 namespace {
 
@@ -29,7 +27,7 @@ std::vector<Fix> longerGates(const Observation& o, const std::string& source, do
             widest = std::max(widest, step.gate);
         }
     if (widest >= 0.98) return {}; // it would slur every note
-    return {{fmt::format("Lengthen the gates to {:.0f} % of a step", 100.0 * widest), {SetPattern{std::move(longer)}}}};
+    return {{say("Lengthen the gates to {:.0f} % of a step", 100.0 * widest), {SetPattern{std::move(longer)}}}};
 }
 
 } // namespace
@@ -50,18 +48,18 @@ Findings findSustainNotReached(const Observation& o) {
                         Severity::Mistake,
                         0,
                         post.id,
-                        fmt::format("gate {:.0f} ms, attack + decay {:.0f} ms", 1e3 * open, 1e3 * (attack + decay)),
-                        "",
+                        say("gate {:.0f} ms, attack + decay {:.0f} ms", 1e3 * open, 1e3 * (attack + decay)),
+                        {},
                         {}};
         for (const Cable& cable : o.patch.cables)
             if (cable.from == o.jackFor(post.id, "contour", "out") && finding.cable == 0) finding.cable = cable.id;
-        finding.reason = fmt::format(
-            "The gate of {} closes before its decay is over, so sustain is never reached and release starts early.",
-            post.name);
+        finding.reason =
+            say("The gate of {} closes before its decay is over, so sustain is never reached and release starts early.",
+                post.name);
         const double shorter = std::floor(1e3 * (open - attack) * 0.95) / 1e3;
         if (shorter >= knob.scale.min)
             finding.fixes.push_back(
-                {fmt::format("Shorten decay to {}", knob.scale.text(shorter)), {SetKnob{post.id, knob.id, shorter}}});
+                {say("Shorten decay to {}", knob.scale.text(shorter)), {SetKnob{post.id, knob.id, shorter}}});
         for (Fix& fix : longerGates(o, gate.post, open, 1.05 * (attack + decay)))
             finding.fixes.push_back(std::move(fix));
         out.push_back(std::move(finding));

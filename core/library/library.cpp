@@ -114,6 +114,7 @@ class PartResolver {
         info.max = static_cast<float>(jack.max.value_or(spec.max));
         info.scaling = jack.scaling;
         info.electrics = jack.electrics;
+        if (info.output && info.electrics.kiloohms == 0.0) info.electrics.kiloohms = in_.outputKiloohms;
         if (!jack.right.empty()) {
             const auto [otherBlock, otherWord] = split(jack.right, where);
             const auto& others = info.output ? type(otherBlock).outputs : type(otherBlock).inputs;

@@ -74,7 +74,8 @@ Result<void> writeMidiFile(const std::filesystem::path& file, const Performance&
     const Smf smf(smf_new());
     smf_track_t* track = smf_track_new();
     smf_add_track(smf.get(), track);
-    if (smf_set_ppqn(smf.get(), static_cast<int>(kTicks)) != 0) return tl::unexpected(Error{file.string(), {}, "cannot be written"});
+    if (smf_set_ppqn(smf.get(), static_cast<int>(kTicks)) != 0)
+        return tl::unexpected(Error{file.string(), {}, "cannot be written"});
     const auto perBeat = static_cast<unsigned>(6e7 / performance.tempo);
     const unsigned char tempo[] = {0xFF,
                                    0x51,

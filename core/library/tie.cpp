@@ -89,6 +89,15 @@ std::size_t splitAt(const std::string& sentence) {
     return padded.find(" to "); // counted in the padded text: the blank before "to" is the place of the word itself
 }
 
+/// A line without the "- " or "12." that it has in a list.
+std::string_view withoutMark(std::string_view line) {
+    line.remove_prefix(std::min(line.find_first_not_of(" \t\r"), line.size()));
+    if (line.starts_with("- ") || line.starts_with("* ")) return line.substr(2);
+    const auto digits = std::min(line.find_first_not_of("0123456789"), line.size());
+    const bool number = digits > 0 && digits < line.size() && (line[digits] == '.' || line[digits] == ')');
+    return number ? line.substr(digits + 1) : line;
+}
+
 } // namespace
 
 std::string tieName(const JackRef& ref, const Patch& patch, const Library& library) {
@@ -129,6 +138,26 @@ Result<TieCable> readTie(const std::string& sentence, const Patch& patch, const 
     const auto input = findJack(to, jacksOf(patch, library, false), "input");
     if (!input) return tl::unexpected(input.error());
     return makeTie(output->ref, input->ref, patch, library);
+}
+
+Result<std::vector<Edit>> readTies(const std::string& text, const Patch& patch, const Library& library) {
+    std::vector<Edit> edits;
+    Patch grown = patch;
+    std::size_t begin = 0;
+    int number = 0;
+    while (begin <= text.size()) {
+        const std::size_t end = std::min(text.find_first_of("\n;", begin), text.size());
+        const std::string sentence = lower(withoutMark(std::string_view(text).substr(begin, end - begin)));
+        begin = end + 1;
+        if (sentence.empty()) continue;
+        ++number;
+        const auto tie = readTie(sentence, grown, library);
+        if (!tie) return failure(fmt::format("sentence {}, \"{}\": {}", number, sentence, tie.error().reason));
+        edits.emplace_back(*tie);
+        grown = *applyEdit(grown, *tie);
+    }
+    if (edits.empty()) return failure("write which output goes to which input, as in \"clock 16ths to tracks clock\"");
+    return edits;
 }
 
 std::vector<std::string> completeTie(const std::string& text, const Patch& patch, const Library& library,

@@ -72,6 +72,7 @@ Reading readSignal(std::span<const float> samples, double rate, std::span<const 
     for (const MinMax& span : spans) range = {std::min(range.min, span.min), std::max(range.max, span.max)};
     out.min = {static_cast<double>(range.min)};
     out.max = {static_cast<double>(range.max)};
+    out.dc = measureLevel(samples).mean;
     out.clips = std::max(-range.min, range.max) > 10.02f;
     if (jack == SignalKind::Gate || jack == SignalKind::Clock) {
         const auto steady = steadyRate(spans, spanSeconds);
@@ -157,6 +158,17 @@ std::string detailText(const Reading& reading) {
         break;
     }
     return reading.max.value - reading.min.value < 0.005 ? "steady" : "";
+}
+
+std::string wholeText(const Reading& reading) {
+    std::string text = rangeText(reading);
+    if (const std::string detail = detailText(reading); !detail.empty()) text += " · " + detail;
+    const Scale seconds = logScale(Unit::Seconds, 0.00001, 100);
+    if (reading.pitch && reading.pitch->value > 0.0)
+        text += fmt::format(" · period {}", seconds.text(1.0 / reading.pitch->value));
+    if (reading.kind == SignalKind::Audio) text += fmt::format(" · DC {:+.2f} V", reading.dc.value);
+    if (reading.clips) text += " · over the rails";
+    return text;
 }
 
 } // namespace lariat

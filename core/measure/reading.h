@@ -17,6 +17,7 @@ struct Reading {
     SignalKind kind = SignalKind::Control; ///< as measured; the jack decides only where measuring cannot
     Volts min{};
     Volts max{};
+    Volts dc{};                      ///< mean of the newest samples
     std::optional<Hertz> pitch;      ///< of an audio signal, or the rate of a clock
     std::optional<Seconds> highTime; ///< longest time that a gate stays open
     double clarity = 0.0;            ///< of the pitch, see PitchReading; above kSteadyClarity cents mean something
@@ -33,6 +34,8 @@ Reading readRecording(std::span<const float> volts, double rate, SignalKind jack
 
 /// "-5.0…+5.0 V"
 std::string rangeText(const Reading& reading);
+/// All there is to say: range, pitch with cents, period, DC, and whether it clips.
+std::string wholeText(const Reading& reading);
 /// "146.8 Hz · D3", "F3…D4", "62 ms open", "7.47 Hz"; empty if there is nothing to add to the range.
 std::string detailText(const Reading& reading);
 

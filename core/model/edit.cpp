@@ -72,6 +72,13 @@ struct Applier {
         cable->to = edit.to;
         return std::move(patch);
     }
+    Result<Patch> operator()(const SwapCables& edit) {
+        Cable* a = find(patch, edit.a);
+        Cable* b = find(patch, edit.b);
+        if (!a || !b) return noCable(a ? edit.b : edit.a);
+        edit.sources ? std::swap(a->from, b->from) : std::swap(a->to, b->to);
+        return std::move(patch);
+    }
     Result<Patch> operator()(const ReorderCable& edit) {
         const auto it = std::ranges::find(patch.cables, edit.id, &Cable::id);
         if (it == patch.cables.end()) return noCable(edit.id);
@@ -96,6 +103,8 @@ struct Applier {
     Result<Patch> operator()(const SetKnob& edit) {
         Post* post = find(patch, edit.post);
         if (!post) return noPost(edit.post);
+        if (post->locked.contains(edit.knob))
+            return failure(fmt::format("{} of {} is locked; unlock it first", edit.knob, post->name));
         post->knobs[edit.knob] = edit.value;
         return std::move(patch);
     }
@@ -109,6 +118,7 @@ struct Applier {
         std::erase_if(patch.cables, [&](const Cable& c) { return c.from.post == edit.id || c.to.post == edit.id; });
         std::erase_if(patch.patterns, [&](const Pattern& p) { return p.post == edit.id; });
         std::erase_if(patch.performances, [&](const Performance& p) { return p.post == edit.id; });
+        std::erase_if(patch.controllers, [&](const Controller& c) { return c.post == edit.id; });
         std::erase_if(patch.posts, [&](const Post& p) { return p.id == edit.id; });
         return std::move(patch);
     }
@@ -144,6 +154,109 @@ struct Applier {
         patch.title = edit.title;
         return std::move(patch);
     }
+    Result<Patch> operator()(const DescribePost& edit) {
+        Post* post = find(patch, edit.post);
+        if (!post) return noPost(edit.post);
+        if (edit.name.empty()) return failure("a post needs a name");
+        post->name = edit.name;
+        post->voice = edit.voice;
+        post->note = edit.note;
+        return std::move(patch);
+    }
+    Result<Patch> operator()(const SeatPost& edit) {
+        Post* post = find(patch, edit.post);
+        if (!post) return noPost(edit.post);
+        post->slot = edit.slot;
+        post->module = edit.module;
+        post->part = edit.part;
+        return std::move(patch);
+    }
+    Result<Patch> operator()(const DescribeKnob& edit) {
+        Post* post = find(patch, edit.post);
+        if (!post) return noPost(edit.post);
+        edit.note.empty() ? void(post->knobNotes.erase(edit.knob)) : void(post->knobNotes[edit.knob] = edit.note);
+        edit.locked ? void(post->locked.insert(edit.knob)) : void(post->locked.erase(edit.knob));
+        return std::move(patch);
+    }
+    Result<Patch> operator()(const StyleHeading& edit) {
+        const Heading& h = edit.heading;
+        std::erase_if(patch.headings, [&](const Heading& o) { return o.voice == h.voice && o.step == h.step; });
+        if (!h.colour.empty() || h.folded) patch.headings.push_back(h);
+        return std::move(patch);
+    }
+    Result<Patch> operator()(const RenameHeading& edit) {
+        bool any = false;
+        for (Cable& cable : patch.cables) {
+            if (cable.voice != edit.voice || cable.step != edit.step) continue;
+            cable.voice = edit.newVoice;
+            cable.step = edit.newStep;
+            any = true;
+        }
+        if (!any) return failure(fmt::format("no cable stands under {} · {}", edit.voice, edit.step));
+        for (Heading& heading : patch.headings)
+            if (heading.voice == edit.voice && heading.step == edit.step) {
+                heading.voice = edit.newVoice;
+                heading.step = edit.newStep;
+            }
+        // A voice whose last rows have gone takes its posts along.
+        if (std::ranges::none_of(patch.cables, [&](const Cable& c) { return c.voice == edit.voice; }))
+            for (Post& post : patch.posts)
+                if (post.voice == edit.voice) post.voice = edit.newVoice;
+        return std::move(patch);
+    }
+    Result<Patch> operator()(const MoveHeading& edit) {
+        const auto under = [&](const Cable& c) { return c.voice == edit.voice && c.step == edit.step; };
+        const auto alike = [](const Cable& a, const Cable& b) { return a.voice == b.voice && a.step == b.step; };
+        auto& cables = patch.cables;
+        const auto first = std::ranges::find_if(cables, under);
+        if (first == cables.end()) return failure(fmt::format("no cable stands under {} · {}", edit.voice, edit.step));
+        const auto last = std::find_if_not(first, cables.end(), under);
+        if (edit.down) {
+            if (last == cables.end()) return failure("this heading is the last one already");
+            std::rotate(first, last,
+                        std::find_if_not(last, cables.end(), [&](const Cable& c) { return alike(c, *last); }));
+        } else {
+            if (first == cables.begin()) return failure("this heading is the first one already");
+            auto before = first - 1;
+            while (before != cables.begin() && alike(*(before - 1), *before)) --before;
+            std::rotate(before, first, last);
+        }
+        return std::move(patch);
+    }
+    Result<Patch> operator()(const DismissFinding& edit) {
+        const Dismissal& d = edit.dismissal;
+        forgetDismissal(d.rule, d.cable, d.post);
+        patch.dismissals.push_back(d);
+        return std::move(patch);
+    }
+    Result<Patch> operator()(const RestoreFinding& edit) {
+        forgetDismissal(edit.rule, edit.cable, edit.post);
+        return std::move(patch);
+    }
+    Result<Patch> operator()(const LearnController& edit) {
+        const Controller& c = edit.controller;
+        if (!patch.post(c.post)) return noPost(c.post);
+        std::erase_if(patch.controllers, [&](const Controller& o) {
+            return o.number == c.number || (o.post == c.post && o.knob == c.knob);
+        });
+        patch.controllers.push_back(c);
+        return std::move(patch);
+    }
+    Result<Patch> operator()(const ForgetController& edit) {
+        std::erase_if(patch.controllers,
+                      [&](const Controller& o) { return o.post == edit.post && o.knob == edit.knob; });
+        return std::move(patch);
+    }
+    Result<Patch> operator()(const KeepSetting& edit) {
+        patch.settings[edit.name] = edit.setting;
+        return std::move(patch);
+    }
+
+    void forgetDismissal(const std::string& rule, int cable, const std::string& post) {
+        std::erase_if(patch.dismissals, [&](const Dismissal& d) {
+            return d.rule == rule && d.cable == cable && (cable > 0 || d.post == post);
+        });
+    }
 };
 
 struct Describer {
@@ -154,6 +267,7 @@ struct Describer {
     std::string operator()(const MoveCable& e) const {
         return fmt::format("move a cable to {} → {}", e.from.text(), e.to.text());
     }
+    std::string operator()(const SwapCables&) const { return "swap two cables"; }
     std::string operator()(const ReorderCable& e) const { return fmt::format("move a cable to row {}", e.row); }
     std::string operator()(const RegroupCable& e) const {
         return fmt::format("put a cable under {} · {}", e.voice, e.step);
@@ -171,6 +285,21 @@ struct Describer {
     }
     std::string operator()(const ChooseSources& e) const { return fmt::format("choose what {} reads", e.post); }
     std::string operator()(const SetTitle& e) const { return fmt::format("name the patch {}", e.title); }
+    std::string operator()(const DescribePost& e) const { return fmt::format("write down {}", e.name); }
+    std::string operator()(const SeatPost& e) const { return fmt::format("let another part be {}", e.post); }
+    std::string operator()(const DescribeKnob& e) const { return fmt::format("write down {} of {}", e.knob, e.post); }
+    std::string operator()(const StyleHeading&) const { return "change a heading"; }
+    std::string operator()(const RenameHeading& e) const {
+        return fmt::format("name a heading {} · {}", e.newVoice, e.newStep);
+    }
+    std::string operator()(const MoveHeading&) const { return "move a heading"; }
+    std::string operator()(const DismissFinding& e) const { return fmt::format("keep {} as it is", e.dismissal.rule); }
+    std::string operator()(const RestoreFinding& e) const { return fmt::format("let {} speak again", e.rule); }
+    std::string operator()(const LearnController& e) const {
+        return fmt::format("put {} under controller {}", e.controller.knob, e.controller.number);
+    }
+    std::string operator()(const ForgetController& e) const { return fmt::format("free {} of its controller", e.knob); }
+    std::string operator()(const KeepSetting& e) const { return fmt::format("keep setting {}", e.name); }
 };
 
 } // namespace

@@ -25,6 +25,12 @@ struct MoveCable {
     JackRef from;
     JackRef to;
 };
+/// The plugs of two cables change places.
+struct SwapCables {
+    int a;
+    int b;
+    bool sources = false; ///< at the outputs they leave, instead of the inputs they enter
+};
 /// Moves a row up or down the build order.
 struct ReorderCable {
     int id;
@@ -76,9 +82,71 @@ struct ChooseSources {
 struct SetTitle {
     std::string title;
 };
+/// Names a post anew, puts it under a voice, and writes down what is to be said of it.
+struct DescribePost {
+    std::string post;
+    std::string name;
+    std::string voice;
+    std::string note;
+};
+/// Lets another part of the case be this post: one with the same jacks and knobs.
+struct SeatPost {
+    std::string post;
+    std::string slot;
+    std::string module;
+    std::string part;
+};
+/// Writes a note on a knob, empty: none; and locks it, so that no edit but this one moves it.
+struct DescribeKnob {
+    std::string post;
+    std::string knob;
+    std::string note;
+    bool locked = false;
+};
+/// Gives a heading its colour and folds it or not.
+struct StyleHeading {
+    Heading heading;
+};
+/// Gives voice and step of all cables under a heading another name; those of the posts of a voice too.
+struct RenameHeading {
+    std::string voice;
+    std::string step;
+    std::string newVoice;
+    std::string newStep;
+};
+/// Moves all rows under a heading before those of the heading above, or behind those of the one below.
+struct MoveHeading {
+    std::string voice;
+    std::string step;
+    bool down = false;
+};
+struct DismissFinding {
+    Dismissal dismissal;
+};
+/// Lets a dismissed finding speak again.
+struct RestoreFinding {
+    std::string rule;
+    int cable = 0;
+    std::string post;
+};
+/// Puts a knob under a controller; the one it had before, and the knob that controller had, are let go.
+struct LearnController {
+    Controller controller;
+};
+struct ForgetController {
+    std::string post;
+    std::string knob;
+};
+/// Puts aside where the knobs stand.
+struct KeepSetting {
+    std::string name;
+    Setting setting;
+};
 
-using Edit = std::variant<TieCable, RemoveCable, MoveCable, ReorderCable, RegroupCable, DescribeCable, SetKnob, AddPost,
-                          RemovePost, ReorderPost, SetPattern, SetPerformance, ChooseSources, SetTitle>;
+using Edit = std::variant<TieCable, RemoveCable, MoveCable, SwapCables, ReorderCable, RegroupCable, DescribeCable,
+                          SetKnob, AddPost, RemovePost, ReorderPost, SetPattern, SetPerformance, ChooseSources,
+                          SetTitle, DescribePost, SeatPost, DescribeKnob, StyleHeading, RenameHeading, MoveHeading,
+                          DismissFinding, RestoreFinding, LearnController, ForgetController, KeepSetting>;
 
 /// The patch after one edit. Fails if the edit names something that is not there or an input that is taken.
 Result<Patch> applyEdit(const Patch& patch, const Edit& edit);

@@ -65,6 +65,7 @@ PartDescription readPart(Reader& in) {
         out.meanings = readMeanings(knob);
         part.knobs.push_back(std::move(out));
     });
+    part.outputKiloohms = in.number("output-kiloohms", 0.0, 10000, 0.0);
     in.eachText("main", [&](const std::string& id, const std::string&) { part.mainKnobs.push_back(id); });
     return part;
 }

@@ -83,6 +83,7 @@ struct PartDescription {
     /// output feeds it directly; an input lends whatever feeds itself.
     std::map<std::string, std::string> normals;
     std::vector<KnobDescription> knobs;
+    double outputKiloohms = 0.0;        ///< of outputs that say nothing else; 0: 1
     std::vector<std::string> mainKnobs; ///< ids of up to three knobs drawn at the head of the post
 };
 

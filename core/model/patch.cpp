@@ -30,6 +30,9 @@ Post readPost(Reader& in) {
     in.eachNumber("knobs", [&](const std::string& id, double value) { post.knobs[id] = value; });
     post.sample = in.text("sample", "");
     post.tuning = in.text("tuning", "");
+    post.note = in.text("note", "");
+    in.eachPair("knob-notes", [&](const std::string& id, const std::string& note) { post.knobNotes[id] = note; });
+    in.eachText("locked", [&](const std::string& id, const std::string&) { post.locked.insert(id); });
     post.extra = in.rest();
     return post;
 }
@@ -48,8 +51,56 @@ Cable readCable(Reader& in) {
     return cable;
 }
 
+Heading readHeading(Reader& in) {
+    Heading heading{in.text("voice", ""), in.text("step", ""), in.text("colour", ""), in.flag("folded", false)};
+    if (!heading.colour.empty() && std::ranges::find(kHeadingColours, heading.colour) == kHeadingColours.end())
+        in.fail("colour", fmt::format("\"{}\" is none of {}", heading.colour, fmt::join(kHeadingColours, ", ")));
+    return heading;
+}
+
+Setting readSetting(Reader in) {
+    Setting setting;
+    in.each("posts", [&](Reader post) {
+        auto& knobs = setting[post.id("id")];
+        post.eachNumber("knobs", [&](const std::string& id, double value) { knobs[id] = value; });
+    });
+    return setting;
+}
+
+Json writeNumbers(const std::map<std::string, double>& numbers) {
+    Json node = Json::object();
+    for (const auto& [id, value] : numbers) node[id] = value;
+    return node;
+}
+
 void putText(Json& node, const char* key, const std::string& value) {
     if (!value.empty()) node[key] = value;
+}
+
+/// What is kept beside the wiring: headings, dismissed findings, controllers, settings put aside.
+void writeRemembered(const Patch& patch, Json& out) {
+    for (const Heading& heading : patch.headings) {
+        Json node = Json::object();
+        putText(node, "voice", heading.voice);
+        putText(node, "step", heading.step);
+        putText(node, "colour", heading.colour);
+        if (heading.folded) node["folded"] = true;
+        out["headings"].push_back(std::move(node));
+    }
+    for (const Dismissal& kept : patch.dismissals) {
+        Json node = {{"rule", kept.rule}};
+        if (kept.cable > 0) node["cable"] = kept.cable;
+        putText(node, "post", kept.post);
+        node["reason"] = kept.reason;
+        out["dismissed"].push_back(std::move(node));
+    }
+    for (const Controller& one : patch.controllers)
+        out["controllers"].push_back({{"number", one.number}, {"post", one.post}, {"knob", one.knob}});
+    for (const auto& [name, setting] : patch.settings) {
+        Json posts = Json::array();
+        for (const auto& [id, knobs] : setting) posts.push_back({{"id", id}, {"knobs", writeNumbers(knobs)}});
+        out["settings"].push_back({{"name", name}, {"posts", std::move(posts)}});
+    }
 }
 
 } // namespace
@@ -77,6 +128,12 @@ const Pattern* Patch::pattern(std::string_view post) const {
 const Performance* Patch::performance(std::string_view post) const {
     const auto it = std::ranges::find(performances, post, &Performance::post);
     return it == performances.end() ? nullptr : &*it;
+}
+
+const Heading* Patch::heading(std::string_view voice, std::string_view step) const {
+    const auto it =
+        std::ranges::find_if(headings, [&](const Heading& h) { return h.voice == voice && h.step == step; });
+    return it == headings.end() ? nullptr : &*it;
 }
 
 int Patch::row(int cableId) const {
@@ -111,6 +168,15 @@ Result<Patch> readPatch(std::string_view bytes) {
         });
         in.each("patterns", [&](Reader pattern) { patch.patterns.push_back(readPattern(pattern)); });
         in.each("performances", [&](Reader played) { patch.performances.push_back(readPerformance(played)); });
+        in.each("headings", [&](Reader heading) { patch.headings.push_back(readHeading(heading)); });
+        in.each("dismissed", [&](Reader kept) {
+            patch.dismissals.push_back({kept.text("rule"), kept.integer("cable", 0, std::numeric_limits<int>::max(), 0),
+                                        kept.text("post", ""), kept.text("reason")});
+        });
+        in.each("controllers", [&](Reader node) {
+            patch.controllers.push_back({node.integer("number", 0, 127), node.text("post"), node.text("knob")});
+        });
+        in.each("settings", [&](Reader setting) { patch.settings[setting.text("name")] = readSetting(setting); });
         patch.extra = in.rest();
         return patch;
     });
@@ -127,13 +193,12 @@ std::string writePatch(const Patch& patch) {
         Json node = {
             {"id", post.id}, {"name", post.name}, {"slot", post.slot}, {"module", post.module}, {"part", post.part}};
         putText(node, "voice", post.voice);
-        if (!post.knobs.empty()) {
-            Json knobs = Json::object();
-            for (const auto& [id, value] : post.knobs) knobs[id] = value;
-            node["knobs"] = std::move(knobs);
-        }
+        if (!post.knobs.empty()) node["knobs"] = writeNumbers(post.knobs);
         putText(node, "sample", post.sample);
         putText(node, "tuning", post.tuning);
+        putText(node, "note", post.note);
+        if (!post.knobNotes.empty()) node["knob-notes"] = post.knobNotes;
+        if (!post.locked.empty()) node["locked"] = post.locked;
         putBack(node, post.extra);
         posts.push_back(std::move(node));
     }
@@ -158,6 +223,7 @@ std::string writePatch(const Patch& patch) {
         for (const Performance& played : patch.performances) performances.push_back(writePerformance(played));
         out["performances"] = std::move(performances);
     }
+    writeRemembered(patch, out);
     putBack(out, patch.extra);
     return dump(out);
 }

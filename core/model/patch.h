@@ -7,8 +7,10 @@
 #include "model/performance.h"
 #include "model/result.h"
 
+#include <array>
 #include <cstdint>
 #include <map>
+#include <set>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -27,6 +29,9 @@ struct Post {
     Extra extra{};
     std::string sample{}; ///< name of the recording that it plays; may be empty
     std::string tuning{}; ///< name of the Scala tuning that it keeps to; may be empty
+    std::string note{};
+    std::map<std::string, std::string> knobNotes{}; ///< by knob id
+    std::set<std::string> locked{};                 ///< knobs that stay as they are until they are unlocked
 
     bool operator==(const Post&) const = default;
 };
@@ -54,6 +59,39 @@ struct Cable {
     bool operator==(const Cable&) const = default;
 };
 
+/// What is remembered about the heading over some rows.
+struct Heading {
+    std::string voice;
+    std::string step;
+    std::string colour{}; ///< one of kHeadingColours; empty: none
+    bool folded = false;  ///< its rows are hidden
+
+    bool operator==(const Heading&) const = default;
+};
+inline constexpr std::array<std::string_view, 5> kHeadingColours = {"moss", "slate", "rust", "plum", "sand"};
+
+/// A finding that somebody has looked at and wants to keep as it is.
+struct Dismissal {
+    std::string rule; ///< Finding::rule
+    int cable = 0;    ///< the cable it sits on, or 0 …
+    std::string post; ///< … and then the post
+    std::string reason;
+
+    bool operator==(const Dismissal&) const = default;
+};
+
+/// A knob under the hand of a MIDI controller.
+struct Controller {
+    int number = 0; ///< 0…127; its 128 steps go over the whole travel of the knob
+    std::string post;
+    std::string knob;
+
+    bool operator==(const Controller&) const = default;
+};
+
+/// Where all knobs stood: by post and knob.
+using Setting = std::map<std::string, std::map<std::string, double>>;
+
 struct Patch {
     std::string title = "Untitled";
     std::string about;
@@ -65,6 +103,10 @@ struct Patch {
     std::vector<Pattern> patterns;
     Extra extra{};
     std::vector<Performance> performances{};
+    std::vector<Heading> headings{}; ///< only those that have a colour or are folded
+    std::vector<Dismissal> dismissals{};
+    std::vector<Controller> controllers{};
+    std::map<std::string, Setting> settings{}; ///< put aside to come back to, by name: "A", "B"
 
     bool operator==(const Patch&) const = default;
 
@@ -74,6 +116,7 @@ struct Patch {
     [[nodiscard]] const Cable* cableInto(const JackRef& to) const;
     [[nodiscard]] const Pattern* pattern(std::string_view post) const;
     [[nodiscard]] const Performance* performance(std::string_view post) const;
+    [[nodiscard]] const Heading* heading(std::string_view voice, std::string_view step) const;
     /// 1-based row of a cable id; 0 if there is none.
     [[nodiscard]] int row(int cableId) const;
     /// An id that no cable has.

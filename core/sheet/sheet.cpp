@@ -145,7 +145,7 @@ Sheet makeSheet(const Observation& o, const std::vector<Finding>& findings) {
             level.peak().value, toDbfs(level.peak()).value, level.rms.value, toDbu(level.rms).value, level.mean.value));
     for (const Finding& finding : findings) {
         const std::string where = finding.cable ? o.cableName(finding.cable) : o.nameOf(finding.post);
-        sheet.findings.push_back(fmt::format("{}: {} ({})", where, finding.reason, finding.figure));
+        sheet.findings.push_back(fmt::format("{}: {} ({})", where, finding.reason.str(), finding.figure.str()));
     }
     sheet.cautions = {
         "Start with the monitor turned down: resonance, feedback and sync can jump 20 dB in a step.",

@@ -79,13 +79,13 @@ PatchMaker loudSum(double level) {
 void expectCured(const Patch& patch, const std::string& rule, const char* figure) {
     const auto found = findingsIn(patch, rule);
     QCOMPARE(found.size(), std::size_t{1});
-    QVERIFY2(found[0].figure.find(figure) != std::string::npos, found[0].figure.c_str());
+    QVERIFY2(found[0].figure.str().find(figure) != std::string::npos, found[0].figure.str().c_str());
     QVERIFY(!found[0].reason.empty());
     QVERIFY(!found[0].fixes.empty());
     for (const Fix& fix : found[0].fixes) {
         const auto cured = applyEdits(patch, fix.edits);
         QVERIFY2(cured, cured ? "" : cured.error().text().c_str());
-        QVERIFY2(findingsIn(*cured, rule).empty(), fix.label.c_str());
+        QVERIFY2(findingsIn(*cured, rule).empty(), fix.label.str().c_str());
     }
 }
 
@@ -110,7 +110,7 @@ class FindingsTest : public QObject {
                                          : loudSum(40).knob("mixer", "main", 90).make();
         for (const Finding& finding : findingsIn(patch))
             if (which != 3 || finding.rule != "drone")
-                QFAIL((finding.rule + ": " + finding.figure).c_str()); // that one drones by design
+                QFAIL((finding.rule + ": " + finding.figure.str()).c_str()); // that one drones by design
     }
 
     void drone() {
@@ -149,7 +149,7 @@ class FindingsTest : public QObject {
         maker.timing();
         const auto found = findingsIn(maker.make(), "no-path");
         QCOMPARE(found.size(), std::size_t{1});
-        QVERIFY(found[0].reason.find("no way out") != std::string::npos);
+        QVERIFY(found[0].reason.str().find("no way out") != std::string::npos);
     }
 
     void attenuatorAtZero() {
@@ -171,7 +171,7 @@ class FindingsTest : public QObject {
         maker.knob("contour", "attack", 0.03).knob("contour", "decay", 0.4).knob("contour", "sustain", 50);
         const auto found = findingsIn(maker.make(), "sustain-not-reached");
         QCOMPARE(found.size(), std::size_t{1});
-        QVERIFY2(found[0].figure.find("attack + decay 430 ms") != std::string::npos, found[0].figure.c_str());
+        QVERIFY2(found[0].figure.str().find("attack + decay 430 ms") != std::string::npos, found[0].figure.str().c_str());
         const auto cured = applyEdits(maker.make(), found[0].fixes[0].edits);
         QVERIFY(findingsIn(*cured, "sustain-not-reached").empty());
     }
@@ -220,8 +220,8 @@ class FindingsTest : public QObject {
 
     void figuresAreMeasured() {
         // Twice the level gives twice the sum: the figure is computed, not written.
-        const std::string loud = findingsIn(loudSum(100).make(), "sum-clips")[0].figure;
-        const std::string less = findingsIn(loudSum(85).make(), "sum-clips")[0].figure;
+        const std::string loud = findingsIn(loudSum(100).make(), "sum-clips")[0].figure.str();
+        const std::string less = findingsIn(loudSum(85).make(), "sum-clips")[0].figure.str();
         const double a = std::stod(loud.substr(8));
         const double b = std::stod(less.substr(8));
         QVERIFY2(std::abs(b / a - 0.85) < 0.01, (loud + " / " + less).c_str());

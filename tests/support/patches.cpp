@@ -22,13 +22,13 @@ JackRef jackRef(const std::string& text) {
     return {text.substr(0, dot), text.substr(dot + 1)};
 }
 
-PatchMaker::PatchMaker() {
+PatchMaker::PatchMaker(const std::string& caseId) {
     patch_.title = "Test";
-    patch_.caseId = "keepers-case";
+    patch_.caseId = caseId;
 }
 
 PatchMaker& PatchMaker::post(const std::string& id, const std::string& slot, const std::string& part) {
-    const Case& housing = workspace().cases.at("keepers-case");
+    const Case& housing = workspace().cases.at(patch_.caseId);
     const Slot* found = housing.slot(slot);
     if (!found) throw std::runtime_error("no slot " + slot);
     patch_.posts.push_back({id, id, slot, found->module, part, {}, {}, {}});
@@ -52,7 +52,8 @@ PatchMaker& PatchMaker::pattern(Pattern pattern) {
 }
 
 PatchMaker& PatchMaker::timing(double gate) {
-    post("clock", "clock", "clock").post("tracks", "tracks", "tracks");
+    const bool tower = patch_.caseId == "tower-case";
+    post("clock", tower ? "bosun" : "clock", "clock").post("tracks", tower ? "logbook" : "tracks", "tracks");
     tie("clock.sixteenths", "tracks.clock").tie("clock.reset-out", "tracks.reset");
     Track notes{"notes", {}};
     for (const int note : {50, 57, 62, 53}) notes.steps.push_back({Step::Kind::Note, note, gate, false});

@@ -18,7 +18,7 @@ Patch lamp();
 /// Builds a patch: posts as "id = slot/part", cables as "post.jack > post.jack", knobs as "post.knob = value".
 class PatchMaker {
   public:
-    PatchMaker();
+    explicit PatchMaker(const std::string& caseId = "keepers-case");
     PatchMaker& post(const std::string& id, const std::string& slot, const std::string& part);
     PatchMaker& tie(const std::string& from, const std::string& to);
     PatchMaker& knob(const std::string& post, const std::string& knob, double value);

@@ -1,0 +1,19 @@
+// What a plug breaks: normals, and channels of a cascade. To be told before it goes in.
+#pragma once
+
+#include "library/library.h"
+
+#include <vector>
+
+namespace lariat {
+
+/// Jacks that a plug into `input` would silence: the input loses its normal, and so does every input that it lends to.
+struct BrokenNormal {
+    JackRef from; ///< what feeds it now
+    JackRef to;   ///< … and would no longer
+};
+std::vector<BrokenNormal> brokenBy(const Patch& patch, const Library& library, const JackRef& input);
+/// Channels that a plug in this output takes out of the sums further down (see vca-bank): the outputs that lose them.
+std::vector<JackRef> cascadeBrokenBy(const Patch& patch, const Library& library, const JackRef& output);
+
+} // namespace lariat

@@ -1,0 +1,85 @@
+#include "building/voice.h"
+
+#include "building/capacity.h"
+
+#include <algorithm>
+
+#include <fmt/format.h>
+
+namespace lariat {
+
+Result<Edits> duplicateVoice(const Patch& patch, const Library& library, const Case* housing, const std::string& voice,
+                             const std::string& newName) {
+    if (newName.empty() || newName == voice) return failure("the copy of a voice needs a name of its own");
+    std::map<std::string, Post> copies;
+    std::vector<std::string> missing;
+    Patch grown = patch;
+    Edits edits;
+    // Clocks, sequencers and ways out serve all voices; only what makes the sound is doubled.
+    const auto isShared = [&](const Post& post) {
+        const PartInfo& part = *library.part(post);
+        return part.has("clock") || part.has("track-sequencer") || part.has("line-out");
+    };
+    for (const Post& post : patch.posts) {
+        if (post.voice != voice || isShared(post)) continue;
+        const PartInfo& part = *library.part(post);
+        // The same part of another module of its kind, else whatever has the same blocks, jack for jack.
+        const auto all = freeParts(grown, library, housing);
+        const auto same = std::ranges::find_if(
+            all, [&](const FreePart& f) { return f.slot->module == post.module && f.part->id == post.part; });
+        const auto alike = std::ranges::find_if(all, [&](const FreePart& f) {
+            return std::ranges::all_of(part.jacks, [&](const JackInfo& j) { return f.part->jack(j.id) != nullptr; }) &&
+                   std::ranges::all_of(part.knobs, [&](const KnobInfo& k) { return f.part->knob(k.id) != nullptr; });
+        });
+        const auto found = same != all.end() ? same : alike;
+        if (found == all.end()) {
+            missing.push_back(post.name);
+            continue;
+        }
+        Post copy = postFor(grown, *found, newName);
+        copy.knobs = post.knobs;
+        copy.sample = post.sample;
+        copy.tuning = post.tuning;
+        copy.note = post.note;
+        grown.posts.push_back(copy);
+        edits.emplace_back(AddPost{copy});
+        if (const Pattern* pattern = patch.pattern(post.id)) {
+            Pattern again = *pattern;
+            again.post = copy.id;
+            edits.emplace_back(SetPattern{again});
+        }
+        copies.emplace(post.id, std::move(copy));
+    }
+    if (!missing.empty()) return failure(fmt::format("the case has nothing left for {}", fmt::join(missing, ", ")));
+    if (copies.empty()) return failure(fmt::format("there is no voice \"{}\"", voice));
+    for (const Cable& cable : patch.cables) {
+        const auto from = copies.find(cable.from.post);
+        const auto to = copies.find(cable.to.post);
+        Cable again = cable;
+        again.id = 0;
+        again.voice = newName;
+        again.lengthCm = 0;
+        again.colour.clear();
+        if (from != copies.end()) again.from.post = from->second.id;
+        if (to != copies.end()) {
+            again.to.post = to->second.id;
+        } else if (from != copies.end()) { // on to a mixer or way out: into its next free input
+            const PartInfo& part = *library.part(*patch.post(cable.to.post));
+            const JackInfo* free = nullptr;
+            for (const JackInfo& jack : part.jacks)
+                if (!free && !jack.output && jack.kind == part.jack(cable.to.jack)->kind &&
+                    !grown.cableInto({cable.to.post, jack.id}))
+                    free = &jack;
+            if (!free) continue; // the user chooses where it goes
+            again.to.jack = free->id;
+        } else {
+            continue;
+        }
+        again.id = grown.freshCableId();
+        grown.cables.push_back(again);
+        edits.emplace_back(TieCable{again, 0});
+    }
+    return edits;
+}
+
+} // namespace lariat

@@ -1,0 +1,47 @@
+// Loop gain above one: a feedback cable whose signal has grown until the rails hold it.
+#include "findings/fixes.h"
+#include "findings/rules.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace lariat {
+namespace {
+
+constexpr float kAtRails = 10.2f;
+constexpr double kTooLong = 0.2; ///< part of the time
+
+} // namespace
+
+Findings findLoopGain(const Observation& o) {
+    Findings out;
+    for (const LateCable& late : o.recorded.lateCables) {
+        const Cable* cable = o.patch.cable(late.cable);
+        const JackInfo* jack = cable ? o.jack(cable->to) : nullptr;
+        const auto volts = cable ? o.at(cable->from) : std::span<const float>{};
+        if (!jack || volts.empty()) continue;
+        const auto at = std::ranges::count_if(volts, [](float v) { return std::abs(v) > kAtRails; });
+        const double part = static_cast<double>(at) / static_cast<double>(volts.size());
+        if (part < kTooLong) continue;
+        Finding finding{
+            "loop-gain",
+            Severity::Mistake,
+            cable->id,
+            cable->to.post,
+            say("at the rails {:.0f} % of the time", 100.0 * part),
+            say("This loop gives back more than it takes, so it grows until the rails hold it. It may be loud."),
+            {}};
+        if (const KnobInfo* knob =
+                jack->amountKnob.empty() ? nullptr : o.part(cable->to.post)->knob(jack->amountKnob)) {
+            const double less = 0.4 * knobValue(*o.patch.post(cable->to.post), *knob);
+            finding.fixes.push_back(
+                {say("Turn {} of {} to {}", knob->name, o.nameOf(cable->to.post), knob->scale.text(less)),
+                 {SetKnob{cable->to.post, knob->id, less}}});
+        }
+        finding.fixes.push_back({say("Take the cable out"), {RemoveCable{cable->id}}});
+        out.push_back(std::move(finding));
+    }
+    return out;
+}
+
+} // namespace lariat

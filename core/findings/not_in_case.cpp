@@ -1,0 +1,44 @@
+// Not in the case: the patch uses a module that this case does not have, or has in another place.
+#include "building/capacity.h"
+#include "findings/rules.h"
+
+#include <algorithm>
+
+namespace lariat {
+
+Findings findNotInCase(const Observation& o) {
+    Findings out;
+    if (!o.housing) return out;
+    for (const Post& post : o.patch.posts) {
+        const Slot* slot = o.housing->slot(post.slot);
+        if (slot && slot->module == post.module) continue;
+        const ModuleInfo* module = o.library->module(post.module);
+        Finding finding{"not-in-case",
+                        Severity::Mistake,
+                        0,
+                        post.id,
+                        say("{} is not in {}", module ? module->description.name : post.module, o.housing->name),
+                        say("{} cannot be built here as it is. It is simulated all the same.", post.name),
+                        {}};
+        // The same part elsewhere in the case, else one with the same jacks and knobs.
+        const PartInfo& part = *o.library->part(post);
+        const auto free = freeParts(o.patch, *o.library, o.housing);
+        auto found = std::ranges::find_if(
+            free, [&](const FreePart& f) { return f.slot->module == post.module && f.part->id == post.part; });
+        if (found == free.end())
+            found = std::ranges::find_if(free, [&](const FreePart& f) {
+                return std::ranges::all_of(part.jacks,
+                                           [&](const JackInfo& j) { return f.part->jack(j.id) != nullptr; }) &&
+                       std::ranges::all_of(part.knobs,
+                                           [&](const KnobInfo& k) { return f.part->knob(k.id) != nullptr; });
+            });
+        if (found != free.end())
+            finding.fixes.push_back(
+                {say("Let the free {} of {} stand in", found->part->name, found->module->description.name),
+                 {SeatPost{post.id, found->slot->id, found->slot->module, found->part->id}}});
+        out.push_back(std::move(finding));
+    }
+    return out;
+}
+
+} // namespace lariat

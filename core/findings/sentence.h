@@ -1,0 +1,39 @@
+// A sentence with figures in it, kept apart from them so that it can be said in another language.
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include <fmt/format.h>
+
+namespace lariat {
+
+/// The text with its places "{…}" filled in from first to last. A place with a number, "{1:.1f}", takes that part.
+std::string fillIn(std::string_view pattern, const std::vector<std::string>& parts);
+
+struct Sentence {
+    std::string pattern;            ///< as written in the source, with its places: "gate {:.0f} ms"
+    std::vector<std::string> parts; ///< what stands in them, as text
+
+    [[nodiscard]] std::string str() const { return fillIn(pattern, parts); }
+    [[nodiscard]] bool empty() const { return pattern.empty(); }
+    bool operator==(const Sentence&) const = default;
+};
+
+namespace detail {
+/// The next place of a pattern from `at` on, "{:.0f}"; `at` moves behind it.
+std::string nextPlace(std::string_view pattern, std::size_t& at);
+} // namespace detail
+
+/// Like fmt::format, but remembers the pattern. Places are filled in order and carry no names.
+template <class... Parts> Sentence say(fmt::format_string<Parts...> pattern, Parts&&... parts) {
+    const fmt::string_view raw = pattern;
+    const std::string_view text(raw.data(), raw.size());
+    Sentence sentence{std::string(text), {}};
+    [[maybe_unused]] std::size_t at = 0; // without parts, nothing moves it
+    (sentence.parts.push_back(fmt::vformat(detail::nextPlace(text, at), fmt::make_format_args(parts))), ...);
+    return sentence;
+}
+
+} // namespace lariat

@@ -1,0 +1,62 @@
+#include "devices/midi_input.h"
+
+#include <RtMidi.h>
+#include <fmt/format.h>
+
+namespace lariat {
+namespace {
+
+constexpr const char* kClient = "Lariat";
+
+class RealMidiInput final : public MidiInput {
+  public:
+    RealMidiInput(const std::string& name, MidiCallback callback)
+        : name_(name), callback_(std::move(callback)), in_(RtMidi::UNSPECIFIED, kClient) {
+        for (unsigned port = 0; port < in_.getPortCount(); ++port) {
+            if (in_.getPortName(port) != name) continue;
+            in_.setCallback(&RealMidiInput::received, this);
+            in_.ignoreTypes(true, false, true); // clock comes in, long system messages and sensing do not
+            in_.openPort(port, kClient);
+            return;
+        }
+        throw RtMidiError("it is not plugged in", RtMidiError::NO_DEVICES_FOUND);
+    }
+    [[nodiscard]] std::string name() const override { return name_; }
+
+  private:
+    static void received(double, std::vector<unsigned char>* bytes, void* self) {
+        if (!bytes || bytes->empty()) return;
+        const auto at = [&](std::size_t i) { return i < bytes->size() ? (*bytes)[i] : std::uint8_t{0}; };
+        static_cast<RealMidiInput*>(self)->callback_({at(0), at(1), at(2)});
+    }
+
+    std::string name_;
+    MidiCallback callback_;
+    RtMidiIn in_;
+};
+
+} // namespace
+
+std::vector<std::string> midiInputNames() {
+    std::vector<std::string> names;
+    try {
+        RtMidiIn in(RtMidi::UNSPECIFIED, kClient);
+        for (unsigned port = 0; port < in.getPortCount(); ++port) names.push_back(in.getPortName(port));
+    } catch (const RtMidiError&) {
+        // A machine without a MIDI system has the stand-in alone.
+    }
+    names.emplace_back(kSimulatedKeyboard);
+    return names;
+}
+
+Result<std::unique_ptr<MidiInput>> openMidiInput(const std::string& name, MidiCallback callback) {
+    if (name.empty() || name == kSimulatedKeyboard) return std::make_unique<SimulatedKeyboard>(std::move(callback));
+    try {
+        return std::make_unique<RealMidiInput>(name, std::move(callback));
+    } catch (const RtMidiError& error) {
+        return failure(fmt::format("MIDI from {} cannot be opened: {}. There are: {}", name, error.getMessage(),
+                                   fmt::join(midiInputNames(), ", ")));
+    }
+}
+
+} // namespace lariat

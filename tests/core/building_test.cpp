@@ -1,0 +1,196 @@
+// Moves: inserting, splitting, doubling a voice, morphing, and what a plug breaks.
+#include "building/breaks.h"
+#include "building/capacity.h"
+#include "building/insert.h"
+#include "building/morph.h"
+#include "building/path.h"
+#include "building/split.h"
+#include "building/voice.h"
+#include "library/check.h"
+#include "support/patches.h"
+
+#include <QtTest>
+
+using namespace lariat;
+using namespace lariat::test;
+
+namespace {
+
+const Library& library() {
+    return workspace().library;
+}
+const Case* tower() {
+    return &workspace().cases.at("tower-case");
+}
+
+PatchMaker voice() {
+    PatchMaker maker("tower-case");
+    maker.timing().post("osc", "keel-a", "a").post("vca", "ballast-a", "1").post("out", "harbour", "out");
+    maker.tie("tracks.pitch-1", "osc.voct").tie("osc.saw", "vca.in").tie("vca.out", "out.left").knob("osc", "fine", 2);
+    return maker;
+}
+
+Patch after(const Patch& patch, const Edits& edits) {
+    auto made = applyEdits(patch, edits).and_then([](Patch p) { return checkPatch(std::move(p), library()); });
+    if (!made) throw std::runtime_error(made.error().text());
+    return *made;
+}
+
+const Cable* between(const Patch& patch, const std::string& from, const std::string& to) {
+    for (const Cable& cable : patch.cables)
+        if (cable.from.text() == from && cable.to.text() == to) return &cable;
+    return nullptr;
+}
+
+} // namespace
+
+class BuildingTest : public QObject {
+    Q_OBJECT
+
+  private Q_SLOTS:
+    void aFunctionIsCountedByWhatIsLeft() {
+        const Patch patch = voice().make();
+        const auto all = capacity(patch, library(), tower());
+        const auto vcas = std::ranges::find_if(all, [](const Capacity& c) { return c.type->id == "vca"; });
+        QVERIFY(vcas != all.end());
+        QCOMPARE(vcas->free, vcas->total - 1);
+        QCOMPARE(freeParts(patch, library(), tower(), "line-out").size(), std::size_t{0});
+        const Post next = postFor(patch, freeParts(patch, library(), tower(), "vca").front(), "Lead");
+        QVERIFY(!patch.post(next.id));
+        QCOMPARE(next.voice, std::string("Lead"));
+    }
+
+    void aPartGoesIntoACable() {
+        const Patch patch = voice().make();
+        const int cable = between(patch, "osc.saw", "vca.in")->id;
+        const Post filter = postFor(patch, freeParts(patch, library(), tower(), "svf").front());
+        const auto edits = insertInto(patch, library(), cable, filter);
+        QVERIFY(edits);
+        const Patch made = after(patch, *edits);
+        QVERIFY(between(made, "osc.saw", filter.id + ".in-1"));
+        const Cable* on = between(made, filter.id + ".low", "vca.in");
+        QVERIFY(on);
+        QCOMPARE(made.row(on->id), made.row(cable) + 1); // built in this order
+        // An attenuverter that would let nothing through is opened.
+        const Post level = postFor(patch, freeParts(patch, library(), tower(), "attenuverter").front());
+        const Patch levelled = after(patch, *insertInto(patch, library(), cable, level));
+        QCOMPARE(levelled.post(level.id)->knobs.at("amount"), 100.0);
+        QVERIFY(!insertInto(patch, library(), cable, *patch.post("osc")));
+        QVERIFY(!insertInto(patch, library(), 999, filter));
+    }
+
+    void waysToSplitSayWhatTheyCost() {
+        PatchMaker maker = voice();
+        maker.post("second", "keel-a", "b").post("steps", "ratline", "steps").post("third", "anchor-a", "osc");
+        maker.tie("steps.cv", "second.voct");
+        const Patch patch = maker.make();
+        const auto ways = waysToSplit(patch, library(), tower(), {"steps", "cv"}, {"third", "voct"});
+        QVERIFY(ways.size() >= 2);
+        for (const Split& way : ways) {
+            const Patch made = after(patch, way.edits);
+            QVERIFY(made.cableInto({"third", "voct"}));
+            if (way.way == Split::Way::Stack) QVERIFY(std::abs(way.sagPerVolt - 0.0098) < 0.0005);
+            if (way.way == Split::Way::Mult && way.sagPerVolt < 1e-6) {
+                QCOMPARE(way.cables, 2);
+                QVERIFY(made.cableInto({"second", "voct"})->from.post != "steps");
+            }
+        }
+        QVERIFY(ways.front().sagPerVolt < 1e-6); // the buffered mult comes first
+        QVERIFY(ways.back().sagPerVolt > 0.005);
+    }
+
+    void aVoiceOnceMore() {
+        Patch patch = voice().make();
+        for (Post& post : patch.posts)
+            if (post.id == "osc" || post.id == "vca") post.voice = "Lead";
+        const auto edits = duplicateVoice(patch, library(), tower(), "Lead", "Lead 2");
+        QVERIFY2(edits, edits ? "" : edits.error().reason.c_str());
+        const Patch made = after(patch, *edits);
+        QCOMPARE(std::ranges::count(made.posts, std::string("Lead 2"), &Post::voice), 2);
+        const auto osc = std::ranges::find_if(
+            made.posts, [&](const Post& p) { return p.voice == "Lead 2" && library().part(p)->has("vco"); });
+        QCOMPARE(osc->knobs.at("fine"), 2.0);
+        QVERIFY(made.cableInto({osc->id, "voct"})); // it plays the same tune
+        // Keeper's case has too few of something.
+        Patch small = lamp();
+        const auto short_ = duplicateVoice(small, library(), workspace().housing(small), small.posts[4].voice, "Again");
+        QVERIFY(!short_);
+        QVERIFY(short_.error().reason.find("nothing left for") != std::string::npos);
+        QVERIFY(!duplicateVoice(patch, library(), tower(), "Nobody", "Again"));
+        QVERIFY(!duplicateVoice(patch, library(), tower(), "Lead", "Lead"));
+    }
+
+    void whatAPlugBreaksIsKnownBefore() {
+        PatchMaker maker("tower-case");
+        maker.post("env-1", "lantern-a", "1").post("env-2", "lantern-a", "2").timing();
+        maker.tie("tracks.gate-1", "env-1.gate");
+        const Patch patch = maker.make();
+        const auto broken = brokenBy(patch, library(), {"env-2", "gate"});
+        QCOMPARE(broken.size(), std::size_t{1});
+        QCOMPARE(broken[0].from.text(), std::string("tracks.gate-1"));
+        QVERIFY(brokenBy(patch, library(), {"env-1", "gate"}).empty()); // a plug is in there already
+    }
+
+    void morphing() {
+        const Patch patch = voice().make();
+        const Setting a = settingOf(patch, library());
+        Setting b = a;
+        b["osc"]["fine"] = -4;
+        b["osc"]["octave"] = 6;
+        b["gone"]["knob"] = 1;
+        QVERIFY(morph(patch, library(), a, b, 0.0).empty());
+        const Patch half = after(patch, morph(patch, library(), a, b, 0.5));
+        QCOMPARE(half.post("osc")->knobs.at("fine"), -1.0);
+        QCOMPARE(half.post("osc")->knobs.at("octave"), 6.0); // a switch changes in the middle
+        Patch locked = patch;
+        locked = after(locked, {DescribeKnob{"osc", "fine", "", true}});
+        const Patch all = after(locked, morph(locked, library(), a, b, 1.0));
+        QCOMPARE(all.post("osc")->knobs.at("fine"), 2.0);
+        QVERIFY(!applyEdit(locked, SetKnob{"osc", "fine", 0}));
+    }
+
+    void thePathOfAJack() {
+        const Patch patch = voice().make();
+        const auto path = pathThrough(patch, library(), {"osc", "saw"});
+        const auto holds = [&](const char* from, const char* to) {
+            return std::ranges::count(path, between(patch, from, to)->id) == 1;
+        };
+        QVERIFY(holds("tracks.pitch-1", "osc.voct"));
+        QVERIFY(holds("osc.saw", "vca.in"));
+        QVERIFY(holds("vca.out", "out.left"));
+        QVERIFY(holds("clock.sixteenths", "tracks.clock"));
+        QCOMPARE(pathThrough(patch, library(), {"clock", "reset"}).size(),
+                 patch.cables.size()); // from there everything follows
+    }
+
+    void headings() {
+        Patch patch = voice().make();
+        for (std::size_t i = 0; i < patch.cables.size(); ++i) patch.cables[i].voice = i < 2 ? "Time" : "Lead";
+        patch = *applyEdit(patch, MoveHeading{"Lead", "", false});
+        QCOMPARE(patch.cables.front().voice, std::string("Lead"));
+        patch = *applyEdit(patch, MoveHeading{"Lead", "", true});
+        QCOMPARE(patch.cables.front().voice, std::string("Time"));
+        QVERIFY(!applyEdit(patch, MoveHeading{"Time", "", false}));
+        patch = *applyEdit(patch, StyleHeading{{"Lead", "", "rust", true}});
+        patch = *applyEdit(patch, RenameHeading{"Lead", "", "Bell", "sound"});
+        QVERIFY(patch.heading("Bell", "sound"));
+        QCOMPARE(patch.cables.back().step, std::string("sound"));
+        QVERIFY(!applyEdit(patch, RenameHeading{"Lead", "", "x", ""}));
+        const auto again = readPatch(writePatch(patch));
+        QVERIFY(again);
+        QCOMPARE(*again, patch);
+    }
+
+    void cablesChangePlaces() {
+        Patch patch = voice().make();
+        const int a = between(patch, "tracks.pitch-1", "osc.voct")->id;
+        const int b = between(patch, "osc.saw", "vca.in")->id;
+        const Patch swapped = *applyEdit(patch, SwapCables{a, b, false});
+        QCOMPARE(swapped.cable(a)->to.text(), std::string("vca.in"));
+        QCOMPARE(swapped.cable(b)->to.text(), std::string("osc.voct"));
+        QCOMPARE(*applyEdit(swapped, SwapCables{a, b, false}), patch);
+    }
+};
+
+QTEST_APPLESS_MAIN(BuildingTest)
+#include "building_test.moc"
