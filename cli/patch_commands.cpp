@@ -58,7 +58,7 @@ void addCheck(CLI::App& app, Context& context) {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
         Observation o = need(observe(patch, workspace.library, workspace.housing(patch)));
-        std::vector<Finding> findings = findAll(o);
+        auto [findings, dismissed] = findEverything(o);
         Json all = Json::array();
         for (const Finding& finding : findings) {
             if (finding.severity == Severity::Mistake) context.exitCode = 1;
@@ -68,7 +68,7 @@ void addCheck(CLI::App& app, Context& context) {
                 printFinding(finding, o);
         }
         if (!context.json)
-            for (const Dismissed& kept : findDismissed(o))
+            for (const Dismissed& kept : dismissed)
                 fmt::print("kept ({}): {}\n", kept.finding.rule, kept.because);
         // One fix may cure what two rules have found, or show what it hid: look again after each.
         for (int round = 0; options->fix && round < kMostFixes; ++round) {
@@ -105,11 +105,12 @@ void addTie(CLI::App& app, Context& context) {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
         Json tied = Json::array();
-        for (const std::string& sentence : options->sentences) {
-            const TieCable tie = need(readTie(sentence, patch, workspace.library));
-            patch = need(applyEdit(patch, tie));
-            const std::string line = fmt::format("{} to {}", tieName(tie.cable.from, patch, workspace.library),
-                                                 tieName(tie.cable.to, patch, workspace.library));
+        const auto edits = need(readTies(fmt::format("{}", fmt::join(options->sentences, "\n")), patch, workspace.library));
+        patch = need(applyEdits(patch, edits));
+        for (const Edit& edit : edits) {
+            const Cable& cable = std::get<TieCable>(edit).cable;
+            const std::string line = fmt::format("{} to {}", tieName(cable.from, patch, workspace.library),
+                                                 tieName(cable.to, patch, workspace.library));
             if (context.json)
                 tied.push_back(line);
             else

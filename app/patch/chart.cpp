@@ -198,6 +198,12 @@ QString Chart::readingOf(int cable) const {
     return q(rangeText(reading)) + QLatin1Char(' ') + q(detailText(reading));
 }
 
+QString Chart::wholeReadingOf(int cable) const {
+    const Cable* found = document_.patch().cable(cable);
+    const auto trace = found ? traces_.find(found->from) : traces_.end();
+    return trace == traces_.end() ? QString() : q(wholeText(trace->second.reading()));
+}
+
 QPoint Chart::pointOn(const std::string& post, int cable) const {
     const ChartPost* found = layout_.post(post);
     const ChartRow* row = layout_.cableRow(cable);
@@ -263,7 +269,8 @@ bool Chart::viewportEvent(QEvent* event) {
             if (const Finding* finding = findingOf(cable, "")) text += QLatin1Char('\n') + said(finding->reason);
         }
         for (const ChartPost& post : layout_.posts)
-            if (help->pos().y() < rowsTop() && post.head.contains(QPointF(toContent(help->pos()).x(), help->pos().y()))) {
+            if (help->pos().y() < rowsTop() &&
+                post.head.contains(QPointF(toContent(help->pos()).x(), help->pos().y()))) {
                 const Post& shown = *document_.patch().post(post.id);
                 text = q(shown.name);
                 if (!shown.note.empty()) text += QLatin1Char('\n') + q(shown.note);

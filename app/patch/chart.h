@@ -59,6 +59,8 @@ class Chart : public QAbstractScrollArea {
     /// The trace drawn for a cable at this moment.
     [[nodiscard]] std::vector<MinMax> traceOf(int cable) const;
     [[nodiscard]] QString readingOf(int cable) const;
+    /// All that is measured of it: range, pitch with cents, period, DC, clipping.
+    [[nodiscard]] QString wholeReadingOf(int cable) const;
     /// A point of the viewport on a post's line, at the height of a row (or of the first free space).
     [[nodiscard]] QPoint pointOn(const std::string& post, int cable = 0) const;
     /// The middle of a finding's fix, in the viewport; a null point if that finding is not shown.

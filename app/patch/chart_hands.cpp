@@ -14,7 +14,7 @@
 namespace lariat {
 namespace {
 
-constexpr int kDragStarts = 6;  ///< pixels
+constexpr int kDragStarts = 6; ///< pixels
 constexpr qreal kZoomStep = 1.15;
 
 } // namespace
@@ -54,8 +54,8 @@ void Chart::mousePressEvent(QMouseEvent* event) {
         const Heading* old = document_.patch().heading(row->voice, row->step);
         Heading style = old ? *old : Heading{row->voice, row->step};
         style.folded = !style.folded;
-        document_.apply({StyleHeading{style}}, style.folded ? tr("fold %1").arg(row->heading)
-                                                            : tr("unfold %1").arg(row->heading));
+        document_.apply({StyleHeading{style}},
+                        style.folded ? tr("fold %1").arg(row->heading) : tr("unfold %1").arg(row->heading));
         return;
     }
     if (row && row->kind == ChartRow::Kind::Finding) {

@@ -66,7 +66,8 @@ void Chart::paintHeads(QPainter& painter) {
         const qreal room = place.head.width() - 4;
         // A note is marked by a folded corner.
         if (!post.note.empty())
-            painter.drawPolygon(QPolygonF{place.head.topRight() + QPointF(-10, 0.5), place.head.topRight() + QPointF(-0.5, 10),
+            painter.drawPolygon(QPolygonF{place.head.topRight() + QPointF(-10, 0.5),
+                                          place.head.topRight() + QPointF(-0.5, 10),
                                           place.head.topRight() + QPointF(-10, 10)});
         const bool fits = QFontMetricsF(textFont(13, true)).horizontalAdvance(q(post.name)) <= room;
         painter.setFont(textFont(13, fits));

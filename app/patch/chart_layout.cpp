@@ -25,8 +25,8 @@ Patch shownOf(const Patch& patch, const ChartView& view) {
     if (view.only) std::erase_if(shown.cables, [&](const Cable& cable) { return !view.only->contains(cable.id); });
     if (view.only || view.untilRow > 0)
         std::erase_if(shown.posts, [&](const Post& post) {
-            return std::ranges::none_of(
-                shown.cables, [&](const Cable& c) { return c.from.post == post.id || c.to.post == post.id; });
+            return std::ranges::none_of(shown.cables,
+                                        [&](const Cable& c) { return c.from.post == post.id || c.to.post == post.id; });
         });
     return shown;
 }

@@ -43,7 +43,7 @@ struct ChartRow {
     QString heading;
     std::string voice; ///< of the heading that the row stands under
     std::string step;
-    bool folded = false; ///< of a heading: its rows are hidden
+    bool folded = false;     ///< of a heading: its rows are hidden
     std::size_t finding = 0; ///< index into the findings
 };
 

@@ -60,24 +60,29 @@ void Chart::paintHover(QPainter& painter) {
     painter.save();
     painter.translate(-horizontalScrollBar()->value(), rowsTop() - verticalScrollBar()->value());
     const auto at = [&](double volts) {
-        return box.bottom() - (volts - static_cast<double>(range.low)) / static_cast<double>(range.high - range.low) * box.height();
+        return box.bottom() -
+               (volts - static_cast<double>(range.low)) / static_cast<double>(range.high - range.low) * box.height();
     };
     const double span = static_cast<double>(range.high - range.low);
     const double step = span > 12.0 ? 5.0 : span > 4.0 ? 2.0 : span > 1.5 ? 0.5 : 0.1;
     painter.setRenderHint(QPainter::Antialiasing, false);
     painter.setPen(QPen(l.softInk, 1, Qt::DotLine));
-    for (double volts = std::ceil(static_cast<double>(range.low) / step) * step; volts <= static_cast<double>(range.high) + 1e-6; volts += step)
+    for (double volts = std::ceil(static_cast<double>(range.low) / step) * step;
+         volts <= static_cast<double>(range.high) + 1e-6; volts += step)
         painter.drawLine(QPointF(box.left(), at(volts)), QPointF(box.right(), at(volts)));
     painter.drawLine(QPointF(x, box.top()), QPointF(x, box.bottom()));
     const std::vector<MinMax> columns = columnsOf(row->from, static_cast<int>(box.width()));
     if (!columns.empty()) {
-        const auto column = std::min(columns.size() - 1, static_cast<std::size_t>((x - box.left()) / box.width() * static_cast<qreal>(columns.size())));
+        const auto column = std::min(columns.size() - 1, static_cast<std::size_t>((x - box.left()) / box.width() *
+                                                                                  static_cast<qreal>(columns.size())));
         const MinMax value = columns[column];
-        const QString text = value.max - value.min < 0.02f
-                                 ? tr("%1 V").arg(static_cast<double>(value.max), 0, 'f', 2)
-                                 : tr("%1…%2 V").arg(static_cast<double>(value.min), 0, 'f', 1).arg(static_cast<double>(value.max), 0, 'f', 1);
+        const QString text = value.max - value.min < 0.02f ? tr("%1 V").arg(static_cast<double>(value.max), 0, 'f', 2)
+                                                           : tr("%1…%2 V")
+                                                                 .arg(static_cast<double>(value.min), 0, 'f', 1)
+                                                                 .arg(static_cast<double>(value.max), 0, 'f', 1);
         painter.setFont(figureFont(13));
-        QRectF label = painter.boundingRect(QRectF(x + 8, box.top() - 20, 200, 20), Qt::AlignVCenter, text).adjusted(-4, 0, 4, 0);
+        QRectF label =
+            painter.boundingRect(QRectF(x + 8, box.top() - 20, 200, 20), Qt::AlignVCenter, text).adjusted(-4, 0, 4, 0);
         if (label.right() > box.right()) label.moveRight(x - 8);
         painter.fillRect(label, l.card);
         painter.setPen(l.ink);
@@ -108,11 +113,13 @@ void Chart::paintPreview(QPainter& painter) {
             line(tie->cable.from, tie->cable.to, y);
             y -= 8;
         } else if (const auto* move = std::get_if<MoveCable>(&edit)) {
-            if (const ChartRow* row = layout_.cableRow(move->id)) line(move->from, move->to, row->top + row->height / 2);
+            if (const ChartRow* row = layout_.cableRow(move->id))
+                line(move->from, move->to, row->top + row->height / 2);
         } else if (const auto* gone = std::get_if<RemoveCable>(&edit)) {
             if (const ChartRow* row = layout_.cableRow(gone->id)) {
                 painter.setPen(QPen(l.alarm, 3));
-                painter.drawLine(QPointF(row->fromX, row->top + row->height / 2), QPointF(row->toX, row->top + row->height / 2));
+                painter.drawLine(QPointF(row->fromX, row->top + row->height / 2),
+                                 QPointF(row->toX, row->top + row->height / 2));
             }
         } else if (const auto* turned = std::get_if<SetKnob>(&edit)) {
             if (const ChartPost* post = layout_.post(turned->post)) {

@@ -324,8 +324,9 @@ void Chart::paintFinding(QPainter& painter, const ChartRow& row) {
     const QString where =
         finding.cable ? QString() : q(document_.patch().post(finding.post)->name) + QStringLiteral(": ");
     const QRectF text(44, row.top, end - 44, row.height);
-    painter.drawText(text, Qt::AlignVCenter,
-                     QFontMetricsF(painter.font()).elidedText(where + said(finding.figure), Qt::ElideRight, text.width()));
+    painter.drawText(
+        text, Qt::AlignVCenter,
+        QFontMetricsF(painter.font()).elidedText(where + said(finding.figure), Qt::ElideRight, text.width()));
 }
 
 } // namespace lariat

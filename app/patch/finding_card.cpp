@@ -1,43 +1,68 @@
 #include "patch/finding_card.h"
 
 #include "look/fonts.h"
+#include "look/text.h"
 #include "shell/theme.h"
 
 #include <QLabel>
-#include <QVBoxLayout>
 
 namespace lariat {
 
 FindingCard::FindingCard(const QString& where, const Finding& finding, QWidget* parent) : QFrame(parent) {
     const Look& l = look();
-    setObjectName(QStringLiteral("finding-") + QString::fromStdString(finding.rule));
+    const bool note = finding.severity == Severity::Note;
+    setObjectName(QStringLiteral("finding-") + q(finding.rule));
     setStyleSheet(QStringLiteral("lariat--FindingCard { background: %1; border-left: 4px solid %2; }")
-                      .arg(l.alarmGround.name(), l.alarm.name()));
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(12, 8, 10, 10);
-    layout->setSpacing(4);
-    const auto label = [&](const QString& text, bool strong) {
-        auto* made = new QLabel(text, this);
-        made->setWordWrap(true);
-        made->setTextFormat(Qt::PlainText);
-        made->setFont(textFont(13, strong));
-        layout->addWidget(made);
-    };
-    const QString figure = QString::fromStdString(finding.figure);
-    label(where.isEmpty() ? figure : where + QStringLiteral(": ") + figure, true);
-    label(QString::fromStdString(finding.reason), false);
-    for (std::size_t i = 0; i < finding.fixes.size(); ++i) {
-        const QString text = QString::fromStdString(finding.fixes[i].label).toHtmlEscaped();
-        auto* link = new QLabel(
-            QStringLiteral("<a href=\"fix\" style=\"color:%1; text-decoration:none; font-weight:600\">→ %2</a>")
-                .arg(l.accent.name(), text),
-            this);
-        link->setWordWrap(true);
-        link->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
-        link->setAccessibleName(QString::fromStdString(finding.fixes[i].label));
-        connect(link, &QLabel::linkActivated, this, [this, i] { Q_EMIT fixChosen(i); });
-        layout->addWidget(link);
-    }
+                      .arg((note ? l.card : l.alarmGround).name(), (note ? l.line : l.alarm).name()));
+    layout_ = new QVBoxLayout(this);
+    layout_->setContentsMargins(12, 8, 10, 10);
+    layout_->setSpacing(4);
+    const QString figure = said(finding.figure);
+    addText(where.isEmpty() ? figure : where + QStringLiteral(": ") + figure, true);
+    addText(said(finding.reason), false);
+    for (std::size_t i = 0; i < finding.fixes.size(); ++i)
+        addLink(QStringLiteral("→ ") + said(finding.fixes[i].label), tr("Ctrl+Z takes it back"),
+                [this, i] { Q_EMIT fixChosen(i); }, static_cast<int>(i));
+    if (!note)
+        addLink(tr("Keep it as it is…"), tr("It is not shown any more; the patch remembers why"),
+                [this] { Q_EMIT dismissed(); }, -1);
+}
+
+FindingCard::FindingCard(const QString& where, const Dismissed& kept, QWidget* parent) : QFrame(parent) {
+    const Look& l = look();
+    setObjectName(QStringLiteral("kept-") + q(kept.finding.rule));
+    setStyleSheet(QStringLiteral("lariat--FindingCard { background: %1; border-left: 4px solid %2; }")
+                      .arg(l.card.name(), l.line.name()));
+    layout_ = new QVBoxLayout(this);
+    layout_->setContentsMargins(12, 8, 10, 10);
+    layout_->setSpacing(4);
+    addText(where + QStringLiteral(": ") + said(kept.finding.figure), true);
+    addText(tr("Kept: %1").arg(q(kept.because)), false);
+    addLink(tr("Let it speak again"), {}, [this] { Q_EMIT restored(); }, -1);
+}
+
+void FindingCard::addText(const QString& text, bool strong) {
+    auto* made = new QLabel(text, this);
+    made->setWordWrap(true);
+    made->setTextFormat(Qt::PlainText);
+    made->setFont(textFont(13, strong));
+    layout_->addWidget(made);
+}
+
+void FindingCard::addLink(const QString& text, const QString& tip, const std::function<void()>& chosen, int fix) {
+    auto* link = new QLabel(
+        QStringLiteral("<a href=\"fix\" style=\"color:%1; text-decoration:none; font-weight:600\">%2</a>")
+            .arg(look().accent.name(), text.toHtmlEscaped()),
+        this);
+    link->setWordWrap(true);
+    link->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
+    link->setAccessibleName(text);
+    link->setToolTip(tip);
+    connect(link, &QLabel::linkActivated, this, [chosen] { chosen(); });
+    if (fix >= 0)
+        connect(link, &QLabel::linkHovered, this,
+                [this, fix](const QString& target) { Q_EMIT fixLookedAt(target.isEmpty() ? -1 : fix); });
+    layout_->addWidget(link);
 }
 
 } // namespace lariat

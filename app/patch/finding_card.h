@@ -4,6 +4,7 @@
 #include "findings/finding.h"
 
 #include <QFrame>
+#include <QVBoxLayout>
 
 namespace lariat {
 
@@ -13,9 +14,21 @@ class FindingCard : public QFrame {
   public:
     /// `where` is shown at the top: "Cable 7", "Mixer".
     FindingCard(const QString& where, const Finding& finding, QWidget* parent = nullptr);
+    /// Says why it was dismissed, and offers to let it speak again instead of its fixes.
+    FindingCard(const QString& where, const Dismissed& kept, QWidget* parent = nullptr);
 
   Q_SIGNALS:
     void fixChosen(std::size_t fix);
+    /// The pointer or the keyboard is on a fix; -1: on none any more.
+    void fixLookedAt(int fix);
+    void dismissed();
+    void restored();
+
+  private:
+    void addText(const QString& text, bool strong);
+    void addLink(const QString& text, const QString& tip, const std::function<void()>& chosen, int fix);
+
+    QVBoxLayout* layout_ = nullptr;
 };
 
 } // namespace lariat

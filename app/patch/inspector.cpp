@@ -1,6 +1,8 @@
 #include "patch/inspector.h"
 
+#include "engine/graph.h"
 #include "library/meaning.h"
+#include "library/reach.h"
 #include "library/tie.h"
 #include "look/fonts.h"
 #include "look/text.h"
@@ -10,6 +12,7 @@
 #include "shell/theme.h"
 
 #include <QGridLayout>
+#include <QInputDialog>
 #include <QLabel>
 #include <QPushButton>
 #include <QScrollBar>
@@ -18,19 +21,23 @@ namespace lariat {
 namespace {
 
 constexpr int kColumns = 3;
+constexpr int kFollowMilliseconds = 100;
+constexpr double kReachSeconds = 2.0; ///< of the past that the reach of a modulation is taken from
 
 } // namespace
 
 Inspector::Inspector(const Session& session, Chart& chart, QWidget* parent)
     : QScrollArea(parent), session_(session), chart_(chart) {
     setFrameShape(QFrame::NoFrame);
-    setFixedWidth(276);
     setWidgetResizable(true);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setAccessibleName(tr("Inspector"));
     connect(&chart_, &Chart::selectionChanged, this, &Inspector::refresh);
     connect(&session_.document, &Document::changed, this, &Inspector::refresh);
     connect(&session_.checker, &Checker::findingsChanged, this, &Inspector::refresh);
+    connect(&session_.sound, &Sound::controllerMoved, this, [this](int number, int) { takeController(number); });
+    connect(&follower_, &QTimer::timeout, this, &Inspector::follow);
+    follower_.start(kFollowMilliseconds);
     refresh();
 }
 
@@ -53,7 +60,7 @@ QString Inspector::wording() const {
         words << QString::number(patch.row(cable->id)) << q(cable->note) << QString::number(cable->lengthCm)
               << q(cable->colour);
     if (const Post* post = patch.post(chart_.selectedPost())) {
-        words << q(post->name) << q(post->module) << q(post->part) << q(post->voice) << q(post->sample)
+        words << q(post->note) << q(post->name) << q(post->module) << q(post->part) << q(post->voice) << q(post->sample)
               << q(post->tuning);
         const PartInfo& part = *session_.document.library().part(*post);
         for (const KnobInfo& knob : part.knobs) words << q(*knobInForce(patch, *post, part, knob).name);
@@ -65,8 +72,8 @@ QString Inspector::wording() const {
         words << QString::number(patch.posts.size());
     }
     for (const Finding& finding : session_.checker.findings()) {
-        words << QString::number(patch.row(finding.cable)) << q(finding.post) << q(finding.figure) << q(finding.reason);
-        for (const Fix& fix : finding.fixes) words << q(fix.label);
+        words << QString::number(patch.row(finding.cable)) << q(finding.post) << said(finding.figure) << said(finding.reason);
+        for (const Fix& fix : finding.fixes) words << said(fix.label);
     }
     return words.join(QLatin1Char('\n'));
 }
@@ -85,7 +92,10 @@ void Inspector::refresh() {
     if (!post) return;
     const PartInfo& part = *session_.document.library().part(*post);
     for (const auto& [id, knob] : knobs_)
+{
         knob->showValue(knobInForce(session_.document.patch(), *post, part, *part.knob(id)).value);
+        markKnob(*knob, *post, id);
+    }
     for (const auto& [id, box] : switches_) box->setCurrentIndex(static_cast<int>(knobValue(*post, *part.knob(id))));
 }
 
@@ -152,6 +162,7 @@ void Inspector::addHead(const Post& post, const PartInfo& part) {
     if (module->parts.size() > 1) about += QStringLiteral(", ") + q(part.name);
     if (!post.voice.empty()) about += QStringLiteral(" · ") + q(post.voice);
     addText(about);
+    if (!post.note.empty()) addText(QStringLiteral("„") + q(post.note) + QStringLiteral("“"));
     if (!pending_.post.empty())
         addText(tr("%1 waits for its other end: click a jack, or press Esc.")
                     .arg(q(tieName(pending_, session_.document.patch(), session_.document.library()))));
@@ -178,6 +189,14 @@ void Inspector::addKnobs(const Post& post, const PartInfo& part) {
         connect(knob, &Knob::released, this, [this] {
             session_.document.endTurning();
             QMetaObject::invokeMethod(this, &Inspector::refresh, Qt::QueuedConnection);
+        });
+        markKnob(*knob, post, info.id);
+        const std::string id = info.id;
+        connect(knob, &Knob::lockWanted, this, [this, p = post.id, id](bool on) { describeKnob(p, id, false, on); });
+        connect(knob, &Knob::noteWanted, this, [this, p = post.id, id] { describeKnob(p, id, true, false); });
+        connect(knob, &Knob::learnWanted, this, [this, p = post.id, id] { learn(p, id); });
+        connect(knob, &Knob::forgetWanted, this, [this, p = post.id, id] {
+            session_.document.apply({ForgetController{p, id}}, tr("free a knob of its controller"));
         });
         connect(knob, &Knob::refused, this, [this](const QString& reason) { Q_EMIT message(reason, true); });
         grid->addWidget(knob, count / kColumns, count % kColumns, Qt::AlignHCenter);
@@ -298,6 +317,12 @@ void Inspector::addCable(const Cable& cable) {
     addText(tr("%1 to %2")
                 .arg(q(tieName(cable.from, patch, session_.document.library())),
                      q(tieName(cable.to, patch, session_.document.library()))));
+    reading_ = new QLabel;
+    reading_->setObjectName(QStringLiteral("cable-reading"));
+    reading_->setWordWrap(true);
+    reading_->setFont(figureFont(13));
+    reading_->setAccessibleName(tr("Readings of this cable"));
+    layout_->addWidget(reading_);
     auto* note = new QLineEdit(q(cable.note));
     note->setCursorPosition(0);
     note->setObjectName(QStringLiteral("cable-note"));
@@ -342,6 +367,7 @@ void Inspector::addFindings() {
     const Patch& patch = session_.document.patch();
     QStringList elsewhere;
     for (const Finding& finding : session_.checker.findings()) {
+        if (finding.severity == Severity::Note) continue;
         const Cable* cable = patch.cable(finding.cable);
         const bool here =
             post_.empty() ? true
@@ -361,6 +387,10 @@ void Inspector::addFindings() {
         auto* card = new FindingCard(where, finding);
         connect(card, &FindingCard::fixChosen, this,
                 [this, finding](std::size_t fix) { Q_EMIT fixRequested(finding, fix); });
+        connect(card, &FindingCard::dismissed, this, [this, finding] { Q_EMIT dismissRequested(finding); });
+        connect(card, &FindingCard::fixLookedAt, this, [this, finding](int fix) {
+            chart_.setPreview(fix < 0 ? std::vector<Edit>{} : finding.fixes[static_cast<std::size_t>(fix)].edits);
+        });
         layout_->addSpacing(4);
         layout_->addWidget(card);
     }
@@ -400,6 +430,78 @@ void Inspector::pickJack(const JackRef& jack) {
                              .arg(q(tieName(tie->cable.from, patch, session_.document.library())),
                                   q(tieName(tie->cable.to, patch, session_.document.library())));
     session_.document.apply({*tie}, name);
+}
+
+void Inspector::markKnob(Knob& knob, const Post& post, const std::string& id) {
+    const auto note = post.knobNotes.find(id);
+    int number = -1;
+    for (const Controller& one : session_.document.patch().controllers)
+        if (one.post == post.id && one.knob == id) number = one.number;
+    knob.showMarks(post.locked.contains(id), note == post.knobNotes.end() ? QString() : q(note->second), number);
+}
+
+/// Asks for a note, or changes the lock and leaves the note.
+void Inspector::describeKnob(const std::string& post, const std::string& knob, bool note, bool locked) {
+    const Post& now = *session_.document.patch().post(post);
+    const auto old = now.knobNotes.find(knob);
+    DescribeKnob edit{post, knob, old == now.knobNotes.end() ? std::string() : old->second, now.locked.contains(knob)};
+    if (note) {
+        bool ok = false;
+        const QString text = QInputDialog::getText(this, tr("Note on a knob"), tr("What is to be said of it?"),
+                                                   QLineEdit::Normal, q(edit.note), &ok);
+        if (!ok) return;
+        edit.note = text.trimmed().toStdString();
+    } else {
+        edit.locked = locked;
+    }
+    session_.document.apply({edit}, note ? tr("note on a knob") : locked ? tr("lock a knob") : tr("unlock a knob"));
+}
+
+void Inspector::learn(const std::string& post, const std::string& knob) {
+    learning_ = {post, knob};
+    Q_EMIT message(tr("Move a controller of the MIDI device now; it will turn this knob."), false);
+}
+
+void Inspector::takeController(int number) {
+    if (learning_.first.empty()) return;
+    const auto [post, knob] = std::exchange(learning_, {});
+    if (session_.document.apply({LearnController{{number, post, knob}}}, tr("learn controller %1").arg(number)))
+        Q_EMIT message(tr("Controller %1 turns it now.").arg(number), false);
+}
+
+/// Shows what moves without an edit: the readings of the chosen cable, and how far modulation takes each knob.
+void Inspector::follow() {
+    if (!isVisible()) return;
+    const Patch& patch = session_.document.patch();
+    const Library& library = session_.document.library();
+    const double rate = session_.sound.engine().rate();
+    const auto spansOf = [&](const JackRef& output) {
+        const auto tap = session_.sound.engine().tap(output);
+        return tap ? tap->spans(static_cast<std::size_t>(kReachSeconds * rate / Tap::kPerSpan)) : std::vector<MinMax>{};
+    };
+    if (reading_)
+        if (const Cable* cable = patch.cable(chart_.selectedCable())) {
+            const QString text = chart_.wholeReadingOf(cable->id);
+            if (text != reading_->text()) reading_->setText(text);
+        }
+    const Post* post = patch.post(post_);
+    if (!post) return;
+    const PartInfo& part = *library.part(*post);
+    const VoltsAt volts = [&](const JackRef& input) -> std::optional<Span> {
+        const JackRef from = feederOf(patch, library, input);
+        const std::vector<MinMax> spans = from.post.empty() ? std::vector<MinMax>{} : spansOf(from);
+        if (spans.empty()) return std::nullopt;
+        Span all{spans.front().min, spans.front().max};
+        for (const MinMax& span : spans)
+            all = {std::min<double>(all.first, span.min), std::max<double>(all.second, span.max)};
+        return all;
+    };
+    for (const auto& [id, knob] : knobs_) {
+        const KnobInfo& info = *part.knob(id);
+        // What a plug has given another use is not where its reach is counted.
+        const bool usual = *knobInForce(patch, *post, part, info).name == info.name;
+        knob->showReach(usual ? reachOf(*post, part, info, volts) : std::nullopt);
+    }
 }
 
 } // namespace lariat

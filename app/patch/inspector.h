@@ -6,9 +6,11 @@
 #include "shell/session.h"
 
 #include <QComboBox>
+#include <QLabel>
 #include <QLineEdit>
 #include <QPointer>
 #include <QScrollArea>
+#include <QTimer>
 #include <QVBoxLayout>
 
 #include <map>
@@ -30,6 +32,7 @@ class Inspector : public QScrollArea {
   Q_SIGNALS:
     void message(const QString& text, bool refusal);
     void fixRequested(const Finding& finding, std::size_t fix);
+    void dismissRequested(const Finding& finding);
 
   private:
     [[nodiscard]] QString wording() const;
@@ -46,6 +49,11 @@ class Inspector : public QScrollArea {
     void addHeading(const QString& text);
     void addText(const QString& text);
     void pickJack(const JackRef& jack);
+    void markKnob(Knob& knob, const Post& post, const std::string& id);
+    void describeKnob(const std::string& post, const std::string& knob, bool note, bool locked);
+    void learn(const std::string& post, const std::string& knob);
+    void takeController(int number);
+    void follow();
 
     Session session_;
     Chart& chart_;
@@ -56,6 +64,9 @@ class Inspector : public QScrollArea {
     std::map<std::string, QComboBox*> switches_;
     JackRef pending_;
     QPointer<QLineEdit> note_; ///< of the chosen cable
+    QPointer<QLabel> reading_; ///< of the chosen cable
+    QTimer follower_;          ///< of what moves: readings, and the reach of modulation
+    std::pair<std::string, std::string> learning_; ///< post and knob that wait for a controller
 };
 
 } // namespace lariat

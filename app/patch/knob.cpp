@@ -4,7 +4,9 @@
 #include "look/look.h"
 #include "shell/theme.h"
 
+#include <QClipboard>
 #include <QContextMenuEvent>
+#include <QGuiApplication>
 #include <QKeyEvent>
 #include <QMenu>
 #include <QMouseEvent>
@@ -37,7 +39,40 @@ void Knob::showValue(double value) {
     update();
 }
 
+void Knob::showReach(std::optional<std::pair<double, double>> reach) {
+    if (reach == reach_) return;
+    reach_ = reach;
+    update();
+}
+
+void Knob::showMarks(bool locked, const QString& note, int controller) {
+    locked_ = locked;
+    note_ = note;
+    controller_ = controller;
+    QStringList lines;
+    if (!note_.isEmpty()) lines << note_;
+    if (locked_) lines << tr("Locked: it stays as it is.");
+    if (controller_ >= 0) lines << tr("Under controller %1.").arg(controller_);
+    lines << tr("Drag up or down, finer with Shift. Double-click to type a value or a position such as 10:20.");
+    setToolTip(lines.join(QLatin1Char('\n')));
+    update();
+}
+
+QString Knob::reachText() const {
+    if (!reach_) return {};
+    const QString low = QString::fromStdString(scale_.text(reach_->first));
+    const QString high = QString::fromStdString(scale_.text(reach_->second));
+    // One unit is enough where both have the same.
+    const QString unit = high.section(QLatin1Char(' '), 1);
+    const bool same = !unit.isEmpty() && low.section(QLatin1Char(' '), 1) == unit;
+    return (same ? low.section(QLatin1Char(' '), 0, 0) : low) + QStringLiteral("…") + high;
+}
+
 void Knob::turnTo(double fraction) {
+    if (locked_) {
+        Q_EMIT refused(tr("%1 is locked; unlock it with a right click.").arg(name_));
+        return;
+    }
     fraction_ = std::clamp(fraction, 0.0, 1.0);
     const double value = scale_.toValue(fraction_);
     if (value == value_) return;
@@ -62,6 +97,10 @@ void Knob::typeValue() {
 
 void Knob::take(const QString& text) {
     const auto read = scale_.parse(text.toStdString());
+    if (locked_) {
+        turnTo(0.0); // says that it is locked
+        return;
+    }
     if (!read || *read < scale_.min || *read > scale_.max) {
         Q_EMIT refused(tr("“%1” is not a setting of %2: it takes %3.")
                            .arg(text, name_, QString::fromStdString(scale_.expectation())));
@@ -93,8 +132,33 @@ void Knob::paintEvent(QPaintEvent*) {
     painter.setFont(textFont(13));
     painter.drawText(QRectF(0, 67, width(), 18), Qt::AlignCenter, QString::fromStdString(scale_.text(value_)));
     painter.setPen(l.softInk);
+    QString below = QString::fromStdString(clockHand(scale_.toFraction(value_)));
+    if (reach_) {
+        // Drawn around the dial as far as modulation takes it, and named in its unit.
+        const double from = scale_.toFraction(reach_->first);
+        const double to = scale_.toFraction(reach_->second);
+        painter.setPen(QPen(l.accent, 3, Qt::SolidLine, Qt::FlatCap));
+        painter.setBrush(Qt::NoBrush);
+        const double start = 240.0 - 300.0 * from; // degrees, from three o'clock against the clock
+        painter.drawArc(QRectF(centre.x() - 24, centre.y() - 24, 48, 48), static_cast<int>(16 * start),
+                        static_cast<int>(-16 * std::max(2.0, 300.0 * (to - from))));
+        below = reachText();
+        painter.setPen(l.accent);
+    }
     painter.drawText(QRectF(0, 84, width(), 18), Qt::AlignCenter,
-                     QString::fromStdString(clockHand(scale_.toFraction(value_))));
+                     QFontMetricsF(painter.font()).elidedText(below, Qt::ElideRight, width()));
+    painter.setPen(l.softInk);
+    if (locked_) { // a padlock
+        const QRectF body(width() - 15, 8, 10, 8);
+        painter.drawArc(body.adjusted(2, -5, -2, 2), 0, 180 * 16);
+        painter.fillRect(body, l.softInk);
+    }
+    if (!note_.isEmpty())
+        painter.drawPolygon(QPolygonF{QPointF(4, 2), QPointF(14, 2), QPointF(4, 12)});
+    if (controller_ >= 0) {
+        painter.setFont(figureFont(13));
+        painter.drawText(QRectF(2, 30, 24, 18), Qt::AlignLeft, QString::number(controller_));
+    }
 }
 
 void Knob::mousePressEvent(QMouseEvent* event) {
@@ -153,6 +217,18 @@ void Knob::contextMenuEvent(QContextMenuEvent* event) {
         Q_EMIT turned(initial_);
         Q_EMIT released();
     });
+    menu.addSeparator();
+    menu.addAction(tr("Copy the value"), this, [this] {
+        QGuiApplication::clipboard()->setText(QString::fromStdString(scale_.text(value_)));
+    });
+    menu.addAction(tr("Paste a value"), this, [this] { take(QGuiApplication::clipboard()->text().trimmed()); });
+    menu.addSeparator();
+    menu.addAction(locked_ ? tr("Unlock") : tr("Lock"), this, [this] { Q_EMIT lockWanted(!locked_); });
+    menu.addAction(note_.isEmpty() ? tr("Write a note…") : tr("Change the note…"), this, [this] { Q_EMIT noteWanted(); });
+    if (controller_ < 0)
+        menu.addAction(tr("Learn a MIDI controller"), this, [this] { Q_EMIT learnWanted(); });
+    else
+        menu.addAction(tr("Forget controller %1").arg(controller_), this, [this] { Q_EMIT forgetWanted(); });
     menu.exec(event->globalPos());
 }
 

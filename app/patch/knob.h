@@ -7,6 +7,9 @@
 #include <QString>
 #include <QWidget>
 
+#include <optional>
+#include <utility>
+
 namespace lariat {
 
 class Knob : public QWidget {
@@ -20,6 +23,13 @@ class Knob : public QWidget {
     [[nodiscard]] bool turning() const { return dragging_ || (field_ && field_->isVisible()); }
     /// Shows a value without telling anyone.
     void showValue(double value);
+    /// Where modulation takes it, from … to; nothing: nowhere.
+    void showReach(std::optional<std::pair<double, double>> reach);
+    /// A locked knob does not turn; a note and a controller (-1: none) are marked.
+    void showMarks(bool locked, const QString& note, int controller);
+    [[nodiscard]] bool locked() const { return locked_; }
+    /// "310 Hz…1.2 kHz", or nothing.
+    [[nodiscard]] QString reachText() const;
     /// Opens the field in which a value or position is typed.
     void typeValue();
 
@@ -30,6 +40,10 @@ class Knob : public QWidget {
     void turned(double value);
     void released();
     void refused(const QString& reason);
+    void lockWanted(bool locked);
+    void noteWanted();
+    void learnWanted();
+    void forgetWanted();
 
   protected:
     void paintEvent(QPaintEvent* event) override;
@@ -50,6 +64,10 @@ class Knob : public QWidget {
     double initial_;
     double value_;
     double fraction_ = 0.0; ///< follows the hand, finer than what the value shows
+    std::optional<std::pair<double, double>> reach_;
+    bool locked_ = false;
+    QString note_;
+    int controller_ = -1;
     QPoint lastAt_;
     bool dragging_ = false;
     QLineEdit* field_ = nullptr;

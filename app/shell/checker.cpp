@@ -35,9 +35,11 @@ void Checker::start() {
                                           housing = document_.housing(), cancelled = cancelled_]() -> Checked {
         const auto goOn = [&](double) { return !*cancelled; };
         const auto observed = observe(patch, *library, housing, kObservedSeconds, goOn);
-        if (!observed) return {{}, {}, QString::fromStdString(observed.error().text())};
+        if (!observed) return {{}, {}, {}, QString::fromStdString(observed.error().text())};
         Checked out;
-        out.findings = findAll(*observed);
+        Found found = findEverything(*observed);
+        out.findings = std::move(found.open);
+        out.dismissed = std::move(found.dismissed);
         out.sheet = makeSheet(*observed, out.findings);
         return out;
     }));

@@ -23,6 +23,8 @@ class Checker : public QObject {
     ~Checker() override;
 
     [[nodiscard]] const std::vector<Finding>& findings() const { return checked_.findings; }
+    /// Those that are kept as they are, with the reasons.
+    [[nodiscard]] const std::vector<Dismissed>& dismissed() const { return checked_.dismissed; }
     /// What the patch sheet says; without rows for a patch that has no cable.
     [[nodiscard]] const Sheet& sheet() const { return checked_.sheet; }
     /// Why the last run could not be made; empty if it was.
@@ -36,6 +38,7 @@ class Checker : public QObject {
   private:
     struct Checked {
         std::vector<Finding> findings;
+        std::vector<Dismissed> dismissed;
         Sheet sheet;
         QString problem;
     };

@@ -121,6 +121,16 @@ void Document::turnKnob(const std::string& post, const std::string& knob, double
                                 QString::fromStdString(describe(SetKnob{post, knob, value})), turned));
 }
 
+void Document::turn(const std::vector<Edit>& edits, const QString& name, const QString& what) {
+    auto next = applyEdits(patch(), edits);
+    if (!next) {
+        Q_EMIT refused(QString::fromStdString(next.error().reason));
+        return;
+    }
+    history_.push(new PatchStep(*this, std::make_shared<const Patch>(std::move(*next)), name,
+                                QStringLiteral("%1/%2").arg(what).arg(turning_)));
+}
+
 void Document::setUntilRow(int row) {
     untilRow_ = std::clamp(row, 0, static_cast<int>(patch().cables.size()));
     Q_EMIT changed();

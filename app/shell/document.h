@@ -41,6 +41,8 @@ class Document : public QObject {
     bool apply(const std::vector<Edit>& edits, const QString& name);
     /// Like apply, but turning the same knob again goes on in the same step.
     void turnKnob(const std::string& post, const std::string& knob, double value);
+    /// Like turnKnob for many knobs at once; `what` tells one such movement from another.
+    void turn(const std::vector<Edit>& edits, const QString& name, const QString& what);
     /// Turning goes on in one step only until this is called, as when the mouse is let go.
     void endTurning() { ++turning_; }
 

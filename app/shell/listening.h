@@ -1,5 +1,5 @@
-// Listening: what the ears get while a patch is being made. Rows and voices can be silenced, one voice or one cable heard
-// alone. Nothing of it belongs to the patch.
+// Listening: what the ears get while a patch is being made. Rows and voices can be silenced, one voice or one cable
+// heard alone. Nothing of it belongs to the patch.
 #pragma once
 
 #include "shell/document.h"

@@ -38,7 +38,8 @@ double Sound::latencyMilliseconds() const {
 void Sound::openMidi(const QString& name) {
     // Messages come on the device's thread; the engine is spoken to from this one.
     const auto received = [this](const MidiMessage& message) {
-        QMetaObject::invokeMethod(this, [this, message] { play(message); }, Qt::QueuedConnection);
+        QMetaObject::invokeMethod(
+            this, [this, message] { play(message); }, Qt::QueuedConnection);
     };
     midi_.reset();
     auto opened = openMidiInput(name.toStdString(), received);

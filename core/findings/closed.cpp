@@ -9,7 +9,7 @@ namespace lariat {
 namespace {
 
 constexpr double kArrives = 0.2;   ///< volts peak to peak
-constexpr double kThrough = 0.002; ///< part of it that is let through by something closed
+constexpr double kThrough = 0.005; ///< part of it that is let through by something closed
 
 double swing(std::span<const float> volts) {
     return measureLevel(volts).swing().value;

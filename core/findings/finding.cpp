@@ -172,18 +172,19 @@ const Dismissal* dismissalOf(const Patch& patch, const Finding& finding) {
 
 } // namespace
 
-std::vector<Finding> findAll(const Observation& observation) {
-    std::vector<Finding> all = everyFinding(observation);
-    std::erase_if(all, [&](const Finding& finding) { return dismissalOf(observation.patch, finding) != nullptr; });
-    return all;
+Found findEverything(const Observation& observation) {
+    Found found;
+    for (Finding& finding : everyFinding(observation)) {
+        if (const Dismissal* dismissal = dismissalOf(observation.patch, finding))
+            found.dismissed.push_back({std::move(finding), dismissal->reason});
+        else
+            found.open.push_back(std::move(finding));
+    }
+    return found;
 }
 
-std::vector<Dismissed> findDismissed(const Observation& observation) {
-    std::vector<Dismissed> out;
-    for (Finding& finding : everyFinding(observation))
-        if (const Dismissal* dismissal = dismissalOf(observation.patch, finding))
-            out.push_back({std::move(finding), dismissal->reason});
-    return out;
+std::vector<Finding> findAll(const Observation& observation) {
+    return findEverything(observation).open;
 }
 
 } // namespace lariat

@@ -82,14 +82,19 @@ inline constexpr double kObservedSeconds = 6.0;
 Result<Observation> observe(const Patch& patch, const Library& library, const Case* housing,
                             double seconds = kObservedSeconds, const std::function<bool(double)>& progress = {});
 
-/// All findings, in the order of the rules; those of one rule in row order. Those that were dismissed in the patch
-/// are left out.
-std::vector<Finding> findAll(const Observation& observation);
-/// Those that were left out, each with the reason that was given.
+/// A finding that was dismissed in the patch, and the reason that was given.
 struct Dismissed {
     Finding finding;
     std::string because;
 };
-std::vector<Dismissed> findDismissed(const Observation& observation);
+struct Found {
+    std::vector<Finding> open;
+    std::vector<Dismissed> dismissed;
+};
+
+/// Everything there is to be found, in the order of the rules; what one rule has found in row order.
+Found findEverything(const Observation& observation);
+/// What of it was not dismissed.
+std::vector<Finding> findAll(const Observation& observation);
 
 } // namespace lariat

@@ -10,8 +10,8 @@
 namespace lariat {
 namespace {
 
-constexpr double kLineClip = 20.0; ///< dBu at which many line inputs clip
-constexpr double kSafePeak = 17.0; ///< dBu of the peaks after the fix
+constexpr double kTooHot = 12.0;  ///< dBu; 8 dB above the level of studio equipment, 20 above that of a home
+constexpr double kSafePeak = 8.0; ///< dBu of the peaks after the fix
 
 } // namespace
 
@@ -21,7 +21,7 @@ Findings findHotLine(const Observation& o) {
         std::max(measureLevel(o.recorded.left).peak().value, measureLevel(o.recorded.right).peak().value);
     // A sine of that peak, so that the figure is the one on a line meter.
     const double dbu = toDbu({peak / std::sqrt(2.0)}).value;
-    if (dbu <= kLineClip) return out;
+    if (dbu <= kTooHot) return out;
     for (const Post& post : o.patch.posts) {
         if (!o.is(post.id, "line-out")) continue;
         const double level = o.knob(post.id, "line-out", "level");
@@ -31,7 +31,7 @@ Findings findHotLine(const Observation& o) {
                         Severity::Caution,
                         cable ? cable->id : 0,
                         post.id,
-                        say("{:+.1f} dBu at the way out, line inputs clip near {:+.0f}", dbu, kLineClip),
+                        say("{:+.1f} dBu at the way out, line level is +4", dbu),
                         say("{} lets the case out almost as hot as it is. A line, phone or instrument input can be "
                             "overdriven or damaged.",
                             post.name),

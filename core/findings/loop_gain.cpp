@@ -9,6 +9,7 @@ namespace lariat {
 namespace {
 
 constexpr float kAtRails = 10.2f;
+constexpr double kLess = 0.15;
 constexpr double kTooLong = 0.2; ///< part of the time
 
 } // namespace
@@ -33,7 +34,7 @@ Findings findLoopGain(const Observation& o) {
             {}};
         if (const KnobInfo* knob =
                 jack->amountKnob.empty() ? nullptr : o.part(cable->to.post)->knob(jack->amountKnob)) {
-            const double less = 0.4 * knobValue(*o.patch.post(cable->to.post), *knob);
+            const double less = kLess * knobValue(*o.patch.post(cable->to.post), *knob);
             finding.fixes.push_back(
                 {say("Turn {} of {} to {}", knob->name, o.nameOf(cable->to.post), knob->scale.text(less)),
                  {SetKnob{cable->to.post, knob->id, less}}});

@@ -13,7 +13,8 @@ namespace lariat {
 namespace {
 
 constexpr std::size_t kSamples = 1u << 16;
-constexpr double kFlat = 0.1;
+constexpr double kFlat = 0.005;
+constexpr double kRepeats = 0.8; ///< clarity
 
 double flatness(std::span<const float> volts, double rate) {
     if (volts.size() < kSamples) return 0.0;
@@ -30,6 +31,11 @@ double flatness(std::span<const float> volts, double rate) {
         ++count;
     }
     return count > 0 ? std::exp(logs / count) / (sum / count) : 0.0;
+}
+
+bool repeats(std::span<const float> volts, double rate) {
+    const auto pitch = measurePitch(volts.last(std::min(volts.size(), kSamples)), rate);
+    return pitch && pitch->clarity > kRepeats;
 }
 
 constexpr const char* kShaking[][2] = {{"fm", "fm-amount"}, {"lin-fm", "lin-amount"}};
@@ -56,12 +62,12 @@ Findings findTurnedToNoise(const Observation& o) {
             const auto [back, backAmount] = shakes(o, a.id, b.id);
             if (!there || !back) continue;
             const double flat = std::min(flatness(o.at(there->from), o.rate()), flatness(o.at(back->from), o.rate()));
-            if (flat < kFlat) continue;
+            if (flat < kFlat || repeats(o.at(back->from), o.rate())) continue;
             Finding finding{"turned-to-noise",
                             Severity::Caution,
                             back->id,
                             a.id,
-                            say("flatness {:.2f}: 0 is a tone, 0.56 white noise", flat),
+                            say("flatness {:.3f}: 0 is a tone, 0.56 white noise", flat),
                             say("{} and {} shake each other so hard that no pitch is left.", a.name, b.name),
                             {}};
             for (const auto& [post, control] : {std::pair{a.id, backAmount}, {b.id, thereAmount}})

@@ -52,8 +52,8 @@ PatchMaker drum(double type, double decay, double attack = 0.001) {
 /// Two oscillators that shake each other.
 PatchMaker shaken(double depth) {
     PatchMaker maker = voice();
-    maker.post("other", "keel-a", "b").tie("other.sine", "osc.lin-fm").tie("osc.sine", "other.lin-fm");
-    maker.knob("osc", "lin-amount", depth).knob("other", "lin-amount", depth).knob("other", "fine", 3.3);
+    maker.post("other", "keel-a", "b").tie("other.sine", "osc.fm").tie("osc.sine", "other.fm");
+    maker.knob("osc", "fm-amount", depth).knob("other", "fm-amount", depth).knob("other", "fine", 3.3);
     return maker;
 }
 
@@ -87,7 +87,7 @@ const std::map<std::string, Mistake>& mistakes() {
         {"no sound: way out turned down", {"no-sound", "-60 dB", [] { return voice().knob("out", "level", -60); }}},
         {"closed VCA", {"closed", "0.000 V come out", [] { return without(voice(), "vca.lin-cv"); }}},
         {"closed filter",
-         {"closed", "V go in", [] { return voice().knob("filter", "cutoff", 16).knob("osc", "octave", 6); }}},
+         {"closed", "V go in", [] { return voice().knob("filter", "cutoff", 16).knob("osc", "octave", 7); }}},
         {"attenuator at zero",
          {"zero-attenuator", "V arrive, 0 % pass",
           [] { return voice().post("lfo", "swell-a", "lfo").tie("lfo.triangle", "filter.cv-2"); }}},
@@ -97,7 +97,7 @@ const std::map<std::string, Mistake>& mistakes() {
               return without(voice(), "osc.voct")
                   .post("steps", "ratline", "steps")
                   .post("second", "keel-a", "b")
-                  .knob("steps", "step-1", 4)
+                  .knob("steps", "fader-1", 80)
                   .tie("clock.beat", "steps.clock")
                   .tie("steps.cv", "osc.voct")
                   .tie("steps.cv", "second.voct");
@@ -200,7 +200,7 @@ const std::map<std::string, Mistake>& mistakes() {
           [] {
               return voice().post("other", "keel-a", "b").tie("other.sine", "osc.fm").knob("osc", "fm-amount", 20);
           }}},
-        {"cross-modulation turned to noise", {"turned-to-noise", "flatness 0.", [] { return shaken(400); }}},
+        {"cross-modulation turned to noise", {"turned-to-noise", "flatness 0.", [] { return shaken(90); }}},
         {"sum clips",
          {"sum-clips", "sums to 1",
           [] {
@@ -220,7 +220,7 @@ const std::map<std::string, Mistake>& mistakes() {
               maker.post("divider", "capstan", "divider")
                   .post("mixer", "gangway-a", "mixer")
                   .tie("osc.pulse", "divider.clock");
-              maker.tie("divider.by-2", "mixer.in-1").tie("divider.by-3", "mixer.in-2").tie("mixer.mix", "out.right");
+              maker.tie("divider.out-1", "mixer.in-1").tie("divider.out-2", "mixer.in-2").tie("mixer.mix", "out.right");
               return maker.knob("mixer", "level-1", 40).knob("mixer", "level-2", 40);
           }}},
         {"eurorack level into line",
@@ -257,7 +257,7 @@ const std::map<std::string, Mistake>& mistakes() {
           [] {
               return without(voice(), "vca.lin-cv")
                   .post("lfo", "swell-a", "lfo")
-                  .knob("lfo", "rate", 0.3)
+                  .knob("lfo", "rate", 0.5)
                   .knob("lfo", "width", 50)
                   .tie("lfo.square", "vca.lin-cv")
                   .knob("vca", "offset", 64)
@@ -274,6 +274,7 @@ const std::map<std::string, Mistake>& mistakes() {
                   .tie("osc.saw", "mixer.in-1")
                   .tie("mixer.mix", "boost.in")
                   .tie("boost.out", "mixer.in-2")
+                  .knob("mixer", "level-1", 5)
                   .knob("mixer", "level-2", 100)
                   .tie("mixer.inverted", "out.right");
           }}},
@@ -298,7 +299,7 @@ const std::map<std::string, Mistake>& mistakes() {
               PatchMaker maker = without(voice(), "out.left");
               maker.post("bank", "quay-a", "bank").post("scope", "porthole", "scope");
               maker.tie("vca.out", "bank.in-1")
-                  .tie("bank.out-1", "scope.in-1")
+                  .tie("bank.out-1", "scope.a")
                   .tie("osc.sine", "bank.in-2")
                   .tie("bank.out-4", "out.left");
               return maker.knob("bank", "level-1", 80).knob("bank", "level-2", 20);
@@ -314,7 +315,7 @@ const std::map<std::string, Mistake>& mistakes() {
                   .tie("second.out", "filter.cv-1")
                   .knob("filter", "amount-1", 5);
           }}},
-        {"a loop closed by one sample", {"late-loop", "10.4 µs", [] { return shaken(20); }, false}},
+        {"a loop closed by one sample", {"late-loop", "10.4 µs", [] { return shaken(2); }, false}},
     };
     return all;
 }
@@ -379,8 +380,8 @@ class MistakesTest : public QObject {
 
     void cablesOfTheBag() {
         Patch patch = voice().make();
-        patch.cables[1].lengthCm = 20;
-        patch.cables[1].colour = "grey";
+        patch.cables[3].lengthCm = 20;
+        patch.cables[3].colour = "grey";
         const auto found = findingsIn(patch, "cable-too-short");
         QCOMPARE(found.size(), std::size_t{1});
         const auto cured = applyEdits(patch, found[0].fixes.front().edits);
@@ -416,7 +417,7 @@ class MistakesTest : public QObject {
         QVERIFY(kept);
         QVERIFY(findingsIn(*kept, "closed").empty());
         const auto observed = observe(*kept, workspace().library, workspace().housing(*kept), 1.0);
-        const auto dismissed = findDismissed(*observed);
+        const auto dismissed = findEverything(*observed).dismissed;
         QVERIFY(std::ranges::any_of(dismissed, [](const Dismissed& d) { return d.because == "opened by hand"; }));
         const auto again = readPatch(writePatch(*kept));
         QVERIFY(again);

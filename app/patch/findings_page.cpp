@@ -1,0 +1,120 @@
+#include "patch/findings_page.h"
+
+#include "look/fonts.h"
+#include "look/text.h"
+#include "patch/finding_card.h"
+#include "shell/theme.h"
+
+#include <QLabel>
+
+#include <set>
+
+namespace lariat {
+
+FindingsPage::FindingsPage(const Session& session, Chart& chart, QWidget* parent)
+    : QWidget(parent), session_(session), chart_(chart) {
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(12, 10, 0, 0);
+    voices_ = new QComboBox;
+    voices_->setObjectName(QStringLiteral("voices"));
+    voices_->setAccessibleName(tr("Findings of which voice"));
+    area_ = new QScrollArea;
+    area_->setFrameShape(QFrame::NoFrame);
+    area_->setWidgetResizable(true);
+    area_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    area_->setAccessibleName(tr("Findings"));
+    layout->addWidget(voices_);
+    layout->addWidget(area_, 1);
+    connect(voices_, &QComboBox::activated, this, &FindingsPage::refresh);
+    connect(&session_.checker, &Checker::findingsChanged, this, &FindingsPage::refresh);
+    connect(&session_.document, &Document::changed, this, &FindingsPage::refresh);
+    refresh();
+}
+
+QString FindingsPage::where(const Finding& finding) const {
+    const Patch& patch = session_.document.patch();
+    if (const int row = patch.row(finding.cable)) return tr("Cable %1").arg(row);
+    const Post* post = patch.post(finding.post);
+    return post ? q(post->name) : tr("The case");
+}
+
+bool FindingsPage::isOfVoice(const Finding& finding) const {
+    if (voices_->currentIndex() <= 0) return true;
+    const Patch& patch = session_.document.patch();
+    const std::string voice = voices_->currentText().toStdString();
+    const Cable* cable = patch.cable(finding.cable);
+    const Post* post = patch.post(finding.post);
+    return (cable && cable->voice == voice) || (post && post->voice == voice);
+}
+
+void FindingsPage::addHeading(const QString& text) {
+    auto* label = new QLabel(text);
+    label->setFont(textFont(14, true));
+    label->setContentsMargins(0, 8, 0, 2);
+    cards_->addWidget(label);
+}
+
+void FindingsPage::refresh() {
+    const QString voice = voices_->currentText();
+    std::set<std::string> names;
+    for (const Cable& cable : session_.document.patch().cables)
+        if (!cable.voice.empty()) names.insert(cable.voice);
+    voices_->clear();
+    voices_->addItem(tr("All voices"));
+    for (const std::string& name : names) voices_->addItem(q(name));
+    voices_->setCurrentIndex(std::max(0, voices_->findText(voice)));
+
+    auto* page = new QWidget;
+    page->setAutoFillBackground(true);
+    cards_ = new QVBoxLayout(page);
+    cards_->setContentsMargins(0, 4, 12, 16);
+    cards_->setSpacing(8);
+    count_ = 0;
+    const auto add = [&](auto* card, const Finding& finding) {
+        // A click on the card shows where it sits.
+        card->setToolTip(tr("Shown on the chart when a fix is looked at"));
+        connect(card, &FindingCard::fixChosen, this,
+                [this, finding](std::size_t fix) { Q_EMIT fixRequested(finding, fix); });
+        connect(card, &FindingCard::fixLookedAt, this, [this, finding](int fix) {
+            finding.cable ? chart_.selectCable(finding.cable) : chart_.selectPost(finding.post);
+            chart_.setPreview(fix < 0 ? std::vector<Edit>{} : finding.fixes[static_cast<std::size_t>(fix)].edits);
+        });
+        connect(card, &FindingCard::dismissed, this, [this, finding] { Q_EMIT dismissRequested(finding); });
+        connect(card, &FindingCard::restored, this, [this, finding] {
+            session_.document.apply({RestoreFinding{finding.rule, finding.cable, finding.post}},
+                                    tr("let a finding speak again"));
+        });
+        cards_->addWidget(card);
+        ++count_;
+    };
+    const auto list = [&](Severity severity, const QString& heading) {
+        bool any = false;
+        for (const Finding& finding : session_.checker.findings()) {
+            if (finding.severity != severity || !isOfVoice(finding)) continue;
+            if (!any) addHeading(heading);
+            any = true;
+            add(new FindingCard(where(finding), finding), finding);
+        }
+    };
+    list(Severity::Mistake, tr("Mistakes"));
+    list(Severity::Caution, tr("May be wanted"));
+    if (count_ == 0) {
+        auto* label = new QLabel(session_.checker.settled() ? tr("Nothing is found wrong here.") : tr("Looking…"));
+        label->setFont(textFont(13));
+        cards_->addWidget(label);
+    }
+    bool any = false;
+    for (const Dismissed& kept : session_.checker.dismissed()) {
+        if (!isOfVoice(kept.finding)) continue;
+        if (!any) addHeading(tr("Kept as it is"));
+        any = true;
+        add(new FindingCard(where(kept.finding), kept), kept.finding);
+    }
+    list(Severity::Note, tr("To know"));
+    cards_->addStretch();
+    if (QWidget* old = area_->takeWidget()) old->deleteLater();
+    area_->setWidget(page);
+    page->show();
+}
+
+} // namespace lariat

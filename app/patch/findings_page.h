@@ -1,0 +1,42 @@
+// The list of all findings, by voice; with the notes, and with those that were kept as they are.
+#pragma once
+
+#include "patch/chart.h"
+#include "shell/session.h"
+
+#include <QComboBox>
+#include <QScrollArea>
+#include <QVBoxLayout>
+
+namespace lariat {
+
+class FindingsPage : public QWidget {
+    Q_OBJECT
+
+  public:
+    FindingsPage(const Session& session, Chart& chart, QWidget* parent = nullptr);
+
+    /// The voices that can be filtered by; the first entry is all.
+    [[nodiscard]] QComboBox& voices() { return *voices_; }
+    /// Cards that are shown now.
+    [[nodiscard]] int count() const { return count_; }
+
+  Q_SIGNALS:
+    void fixRequested(const Finding& finding, std::size_t fix);
+    void dismissRequested(const Finding& finding);
+
+  private:
+    void refresh();
+    [[nodiscard]] bool isOfVoice(const Finding& finding) const;
+    [[nodiscard]] QString where(const Finding& finding) const;
+    void addHeading(const QString& text);
+
+    Session session_;
+    Chart& chart_;
+    QComboBox* voices_;
+    QScrollArea* area_;
+    QVBoxLayout* cards_ = nullptr;
+    int count_ = 0;
+};
+
+} // namespace lariat
