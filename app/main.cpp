@@ -1,21 +1,28 @@
 // lariat: the window.
 #include "places.h"
 #include "screenshot.h"
+#include "shell/language.h"
 #include "shell/main_window.h"
 #include "shell/preferences.h"
 
 #include <QApplication>
 #include <QCommandLineParser>
+#include <QIcon>
 #include <QSettings>
 #include <QStandardPaths>
 
 #include <cstdio>
+#include <functional>
 
 int main(int argc, char** argv) {
     QApplication app(argc, argv);
     QApplication::setApplicationName(QStringLiteral("lariat"));
     QApplication::setOrganizationName(QStringLiteral("lariat"));
     QApplication::setApplicationVersion(QStringLiteral("0.1.0"));
+    QApplication::setDesktopFileName(QStringLiteral("org.lariat.Lariat"));
+    QIcon icon;
+    for (const int size : {48, 128, 256}) icon.addFile(QStringLiteral(":/packaging/lariat-%1.png").arg(size));
+    QApplication::setWindowIcon(icon);
     QCommandLineParser parser;
     parser.setApplicationDescription(QStringLiteral("Plans, simulates and documents modular synthesizer patches."));
     parser.addHelpOption();
@@ -33,15 +40,35 @@ int main(int argc, char** argv) {
     const QCommandLineOption select(QStringLiteral("select"),
                                     QStringLiteral("Post, or number of a row, to choose in the picture."),
                                     QStringLiteral("post"));
-    parser.addOptions({theme, place, size, picture, select});
+    const QCommandLineOption language(QStringLiteral("language"), QStringLiteral("Code of a language, as en or de."),
+                                      QStringLiteral("code"));
+    const QCommandLineOption panel(QStringLiteral("panel"),
+                                   QStringLiteral("What the panel of the patch shows: chosen, findings or settings."),
+                                   QStringLiteral("name"));
+    parser.addOptions({theme, place, size, picture, select, language, panel});
     parser.process(app);
+    lariat::speak(parser.isSet(language) ? parser.value(language) : lariat::Preferences::language());
 
     lariat::applyTheme(parser.isSet(theme) ? lariat::themeFromName(parser.value(theme)) : lariat::Preferences::theme());
     const QString folder =
         QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + QStringLiteral("/unsaved");
     const bool posing = parser.isSet(picture);
-    lariat::MainWindow window(lariat::loadWorkspace(lariat::dataFolder(), lariat::ownDataFolder()), lariat::allPlaces(),
-                              posing ? QString() : folder);
+    const auto workspace = [] { return lariat::loadWorkspace(lariat::dataFolder(), lariat::ownDataFolder()); };
+    lariat::MainWindow window(workspace(), lariat::allPlaces(), posing ? QString() : folder);
+    // One more window is a session of its own: another patch, with its own sound. It goes when it is closed.
+    const auto another = [&workspace, &folder] {
+        auto* more = new lariat::MainWindow(workspace(), lariat::allPlaces(), folder);
+        more->setAttribute(Qt::WA_DeleteOnClose);
+        more->sound().setBlockFrames(lariat::Preferences::blockFrames());
+        more->sound().openDevice(lariat::Preferences::device());
+        more->sound().openMidi({});
+        more->show();
+        return more;
+    };
+    std::function<void(lariat::MainWindow&)> offerWindows = [&](lariat::MainWindow& from) {
+        QObject::connect(&from, &lariat::MainWindow::newWindowWanted, &app, [&] { offerWindows(*another()); });
+    };
+    offerWindows(window);
     if (!posing) window.restoreGeometry(QSettings().value(QStringLiteral("window")).toByteArray());
     if (parser.isSet(size)) {
         const QStringList sides = parser.value(size).split(QLatin1Char('x'));
@@ -56,10 +83,12 @@ int main(int argc, char** argv) {
         std::fprintf(stderr, "lariat: %s\n", qPrintable(window.messages().text()));
         return 2;
     }
+    window.sound().setBlockFrames(lariat::Preferences::blockFrames());
+    window.sound().openMidi(posing ? QString() : lariat::Preferences::midi());
     window.sound().openDevice(posing ? QString::fromLatin1(lariat::kSimulatedDevice) : lariat::Preferences::device());
     window.showPlace(parser.value(place));
     window.show();
-    if (posing) return lariat::takePicture(window, parser.value(picture), parser.value(select));
+    if (posing) return lariat::takePicture(window, {parser.value(picture), parser.value(select), parser.value(panel)});
     window.offerRecovery();
     return QApplication::exec();
 }

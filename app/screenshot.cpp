@@ -16,7 +16,7 @@ constexpr qint64 kPatienceMilliseconds = 30'000;
 
 } // namespace
 
-int takePicture(MainWindow& window, const QString& file, const QString& selected) {
+int takePicture(MainWindow& window, const Pose& pose) {
     QElapsedTimer timer;
     timer.start();
     const auto heard = [&] { return static_cast<double>(window.sound().engine().meters.frames.load()) / 48000.0; };
@@ -24,17 +24,20 @@ int takePicture(MainWindow& window, const QString& file, const QString& selected
         QApplication::processEvents(QEventLoop::AllEvents, 20);
     if (auto* patch = dynamic_cast<PatchPlace*>(window.place(QStringLiteral("patch")))) {
         bool isRow = false;
-        const int row = selected.toInt(&isRow);
+        const int row = pose.selected.toInt(&isRow);
         const auto& cables = window.document().patch().cables;
         if (isRow && row >= 1 && row <= static_cast<int>(cables.size()))
             patch->chart().selectCable(cables[static_cast<std::size_t>(row - 1)].id);
-        else if (!selected.isEmpty())
-            patch->chart().selectPost(selected.toStdString());
+        else if (!pose.selected.isEmpty())
+            patch->chart().selectPost(pose.selected.toStdString());
+        patch->panel().setCurrentIndex(pose.panel == QLatin1String("findings")   ? 1
+                                       : pose.panel == QLatin1String("settings") ? 2
+                                                                                 : 0);
     }
     for (int i = 0; i < 30; ++i) QApplication::processEvents(QEventLoop::AllEvents, 20);
-    QDir().mkpath(QFileInfo(file).absolutePath());
-    if (window.grab().save(file)) return 0;
-    std::fprintf(stderr, "lariat: %s cannot be written\n", qPrintable(file));
+    QDir().mkpath(QFileInfo(pose.file).absolutePath());
+    if (window.grab().save(pose.file)) return 0;
+    std::fprintf(stderr, "lariat: %s cannot be written\n", qPrintable(pose.file));
     return 2;
 }
 

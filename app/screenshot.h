@@ -1,12 +1,17 @@
-// A picture of the window at work, for documentation and for machines without a display.
+// A picture of the window, for the README and for machines without a display.
 #pragma once
 
 #include "shell/main_window.h"
 
 namespace lariat {
 
-/// Lets the patch play for some seconds, waits for the findings, and writes a PNG with the row of that number or the
-/// post of that id chosen. Returns an exit code.
-int takePicture(MainWindow& window, const QString& file, const QString& selected);
+struct Pose {
+    QString file;     ///< PNG to write
+    QString selected; ///< post, or number of a row, to choose; may be empty
+    QString panel;    ///< "findings", "settings", or anything else for what is chosen
+};
+
+/// Waits until the patch has sounded for a while and was checked, then writes the picture. Gives the exit code.
+int takePicture(MainWindow& window, const Pose& pose);
 
 } // namespace lariat

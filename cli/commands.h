@@ -41,6 +41,8 @@ void addModules(CLI::App& app, Context& context);
 void addCheck(CLI::App& app, Context& context);
 void addBench(CLI::App& app, Context& context);
 void addMidi(CLI::App& app, Context& context);
+void addBuild(CLI::App& app, Context& context);
+
 void addRender(CLI::App& app, Context& context);
 void addMeasure(CLI::App& app, Context& context);
 void addTie(CLI::App& app, Context& context);

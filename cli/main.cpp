@@ -14,6 +14,7 @@ int main(int argc, char** argv) {
                "  lariat-cli render data/demo/bell-buoy.json --out bell.wav --real-case\n"
                "  lariat-cli measure lamp.wav\n"
                "  lariat-cli tie data/demo/lamp.json \"lfo sine to follower pwm\" --out changed.json\n"
+               "  lariat-cli build split data/demo/lamp.json --from lfo.sine --to osc-a.pwm\n"
                "  lariat-cli midi tune.mid --patch data/demo/first-voice.json --post keys --out played.json\n"
                "  lariat-cli blocks midi-to-cv --tables\n"
                "  lariat-cli bench\n"
@@ -24,7 +25,7 @@ int main(int argc, char** argv) {
     app.fallthrough();
     for (auto* add : {lariat::cli::addBlocks, lariat::cli::addModules, lariat::cli::addCheck, lariat::cli::addRender,
                       lariat::cli::addMeasure, lariat::cli::addTie, lariat::cli::addSheet, lariat::cli::addBench,
-                      lariat::cli::addMidi})
+                      lariat::cli::addMidi, lariat::cli::addBuild})
         add(app, context);
     try {
         app.parse(argc, argv);

@@ -68,8 +68,7 @@ void addCheck(CLI::App& app, Context& context) {
                 printFinding(finding, o);
         }
         if (!context.json)
-            for (const Dismissed& kept : dismissed)
-                fmt::print("kept ({}): {}\n", kept.finding.rule, kept.because);
+            for (const Dismissed& kept : dismissed) fmt::print("kept ({}): {}\n", kept.finding.rule, kept.because);
         // One fix may cure what two rules have found, or show what it hid: look again after each.
         for (int round = 0; options->fix && round < kMostFixes; ++round) {
             const auto curable = std::ranges::find_if(findings, [&](const Finding& f) {
@@ -105,7 +104,8 @@ void addTie(CLI::App& app, Context& context) {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
         Json tied = Json::array();
-        const auto edits = need(readTies(fmt::format("{}", fmt::join(options->sentences, "\n")), patch, workspace.library));
+        const auto edits =
+            need(readTies(fmt::format("{}", fmt::join(options->sentences, "\n")), patch, workspace.library));
         patch = need(applyEdits(patch, edits));
         for (const Edit& edit : edits) {
             const Cable& cable = std::get<TieCable>(edit).cable;

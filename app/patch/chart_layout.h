@@ -41,8 +41,8 @@ struct ChartRow {
     qreal fromX = 0;
     qreal toX = 0;
     QString heading;
-    std::string voice; ///< of the heading that the row stands under
-    std::string step;
+    std::string voice{}; ///< of the heading that the row stands under
+    std::string step{};
     bool folded = false;     ///< of a heading: its rows are hidden
     std::size_t finding = 0; ///< index into the findings
 };

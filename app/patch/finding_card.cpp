@@ -21,11 +21,13 @@ FindingCard::FindingCard(const QString& where, const Finding& finding, QWidget* 
     addText(where.isEmpty() ? figure : where + QStringLiteral(": ") + figure, true);
     addText(said(finding.reason), false);
     for (std::size_t i = 0; i < finding.fixes.size(); ++i)
-        addLink(QStringLiteral("→ ") + said(finding.fixes[i].label), tr("Ctrl+Z takes it back"),
-                [this, i] { Q_EMIT fixChosen(i); }, static_cast<int>(i));
+        addLink(
+            QStringLiteral("→ ") + said(finding.fixes[i].label), tr("Ctrl+Z takes it back"),
+            [this, i] { Q_EMIT fixChosen(i); }, static_cast<int>(i));
     if (!note)
-        addLink(tr("Keep it as it is…"), tr("It is not shown any more; the patch remembers why"),
-                [this] { Q_EMIT dismissed(); }, -1);
+        addLink(
+            tr("Keep it as it is…"), tr("It is not shown any more; the patch remembers why"),
+            [this] { Q_EMIT dismissed(); }, -1);
 }
 
 FindingCard::FindingCard(const QString& where, const Dismissed& kept, QWidget* parent) : QFrame(parent) {
@@ -38,7 +40,8 @@ FindingCard::FindingCard(const QString& where, const Dismissed& kept, QWidget* p
     layout_->setSpacing(4);
     addText(where + QStringLiteral(": ") + said(kept.finding.figure), true);
     addText(tr("Kept: %1").arg(q(kept.because)), false);
-    addLink(tr("Let it speak again"), {}, [this] { Q_EMIT restored(); }, -1);
+    addLink(
+        tr("Let it speak again"), {}, [this] { Q_EMIT restored(); }, -1);
 }
 
 void FindingCard::addText(const QString& text, bool strong) {
@@ -50,10 +53,10 @@ void FindingCard::addText(const QString& text, bool strong) {
 }
 
 void FindingCard::addLink(const QString& text, const QString& tip, const std::function<void()>& chosen, int fix) {
-    auto* link = new QLabel(
-        QStringLiteral("<a href=\"fix\" style=\"color:%1; text-decoration:none; font-weight:600\">%2</a>")
-            .arg(look().accent.name(), text.toHtmlEscaped()),
-        this);
+    auto* link =
+        new QLabel(QStringLiteral("<a href=\"fix\" style=\"color:%1; text-decoration:none; font-weight:600\">%2</a>")
+                       .arg(look().accent.name(), text.toHtmlEscaped()),
+                   this);
     link->setWordWrap(true);
     link->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
     link->setAccessibleName(text);

@@ -9,6 +9,7 @@
 #include "patch/finding_card.h"
 #include "patch/jack_row.h"
 #include "patch/jack_state.h"
+#include "patch/plug_warning.h"
 #include "shell/theme.h"
 
 #include <QGridLayout>
@@ -72,7 +73,8 @@ QString Inspector::wording() const {
         words << QString::number(patch.posts.size());
     }
     for (const Finding& finding : session_.checker.findings()) {
-        words << QString::number(patch.row(finding.cable)) << q(finding.post) << said(finding.figure) << said(finding.reason);
+        words << QString::number(patch.row(finding.cable)) << q(finding.post) << said(finding.figure)
+              << said(finding.reason);
         for (const Fix& fix : finding.fixes) words << said(fix.label);
     }
     return words.join(QLatin1Char('\n'));
@@ -91,8 +93,7 @@ void Inspector::refresh() {
     const Post* post = session_.document.patch().post(post_);
     if (!post) return;
     const PartInfo& part = *session_.document.library().part(*post);
-    for (const auto& [id, knob] : knobs_)
-{
+    for (const auto& [id, knob] : knobs_) {
         knob->showValue(knobInForce(session_.document.patch(), *post, part, *part.knob(id)).value);
         markKnob(*knob, *post, id);
     }
@@ -429,7 +430,8 @@ void Inspector::pickJack(const JackRef& jack) {
     const QString name = tr("tie %1 to %2")
                              .arg(q(tieName(tie->cable.from, patch, session_.document.library())),
                                   q(tieName(tie->cable.to, patch, session_.document.library())));
-    session_.document.apply({*tie}, name);
+    const QString broken = plugWarning(patch, session_.document.library(), tie->cable.from, tie->cable.to);
+    if (session_.document.apply({*tie}, name) && !broken.isEmpty()) Q_EMIT message(broken, false);
 }
 
 void Inspector::markKnob(Knob& knob, const Post& post, const std::string& id) {

@@ -63,9 +63,9 @@ class Inspector : public QScrollArea {
     std::map<std::string, Knob*> knobs_;
     std::map<std::string, QComboBox*> switches_;
     JackRef pending_;
-    QPointer<QLineEdit> note_; ///< of the chosen cable
-    QPointer<QLabel> reading_; ///< of the chosen cable
-    QTimer follower_;          ///< of what moves: readings, and the reach of modulation
+    QPointer<QLineEdit> note_;                     ///< of the chosen cable
+    QPointer<QLabel> reading_;                     ///< of the chosen cable
+    QTimer follower_;                              ///< of what moves: readings, and the reach of modulation
     std::pair<std::string, std::string> learning_; ///< post and knob that wait for a controller
 };
 

@@ -1,10 +1,10 @@
 #include "patch/jack_chooser.h"
 
 #include "library/meaning.h"
-#include "library/tie.h"
 #include "look/fonts.h"
 #include "look/text.h"
 #include "patch/jack_state.h"
+#include "patch/plug_warning.h"
 #include "shell/theme.h"
 
 #include <QGridLayout>
@@ -142,9 +142,8 @@ void JackChooser::describe() {
         text = tr("This post has no output.");
     else if (input().post.empty())
         text = tr("Every input here is taken.");
-    for (const NormalInEffect& normal : session_.sound.engine().normals())
-        if (normal.to == input())
-            text = tr("Breaks the normal from %1.").arg(q(tieName(normal.from, patch, session_.document.library())));
+    if (const QString warning = plugWarning(patch, session_.document.library(), output(), input()); !warning.isEmpty())
+        text = warning;
     effect_->setText(text);
     tie_->setEnabled(!output().post.empty() && !input().post.empty());
 }

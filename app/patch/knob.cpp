@@ -153,8 +153,7 @@ void Knob::paintEvent(QPaintEvent*) {
         painter.drawArc(body.adjusted(2, -5, -2, 2), 0, 180 * 16);
         painter.fillRect(body, l.softInk);
     }
-    if (!note_.isEmpty())
-        painter.drawPolygon(QPolygonF{QPointF(4, 2), QPointF(14, 2), QPointF(4, 12)});
+    if (!note_.isEmpty()) painter.drawPolygon(QPolygonF{QPointF(4, 2), QPointF(14, 2), QPointF(4, 12)});
     if (controller_ >= 0) {
         painter.setFont(figureFont(13));
         painter.drawText(QRectF(2, 30, 24, 18), Qt::AlignLeft, QString::number(controller_));
@@ -218,13 +217,13 @@ void Knob::contextMenuEvent(QContextMenuEvent* event) {
         Q_EMIT released();
     });
     menu.addSeparator();
-    menu.addAction(tr("Copy the value"), this, [this] {
-        QGuiApplication::clipboard()->setText(QString::fromStdString(scale_.text(value_)));
-    });
+    menu.addAction(tr("Copy the value"), this,
+                   [this] { QGuiApplication::clipboard()->setText(QString::fromStdString(scale_.text(value_))); });
     menu.addAction(tr("Paste a value"), this, [this] { take(QGuiApplication::clipboard()->text().trimmed()); });
     menu.addSeparator();
     menu.addAction(locked_ ? tr("Unlock") : tr("Lock"), this, [this] { Q_EMIT lockWanted(!locked_); });
-    menu.addAction(note_.isEmpty() ? tr("Write a note…") : tr("Change the note…"), this, [this] { Q_EMIT noteWanted(); });
+    menu.addAction(note_.isEmpty() ? tr("Write a note…") : tr("Change the note…"), this,
+                   [this] { Q_EMIT noteWanted(); });
     if (controller_ < 0)
         menu.addAction(tr("Learn a MIDI controller"), this, [this] { Q_EMIT learnWanted(); });
     else

@@ -1,9 +1,12 @@
-// The Patch place: the cable chart with its inspector and tie line.
+// The Patch place: the cable chart with its panel, tie line, keys and the walk through the build.
 #pragma once
 
+#include "patch/building_actions.h"
 #include "patch/chart.h"
-#include "patch/inspector.h"
 #include "patch/jack_chooser.h"
+#include "patch/key_strip.h"
+#include "patch/side_panel.h"
+#include "patch/step_bar.h"
 #include "patch/tie_line.h"
 #include "shell/place.h"
 
@@ -21,8 +24,11 @@ class PatchPlace : public Place {
     void addActions(const Menus& menus) override;
 
     [[nodiscard]] Chart& chart() { return *chart_; }
-    [[nodiscard]] Inspector& inspector() { return *inspector_; }
+    [[nodiscard]] SidePanel& panel() { return *panel_; }
+    [[nodiscard]] Inspector& inspector() { return panel_->inspector(); }
     [[nodiscard]] TieLine& tieLine() { return *tieLine_; }
+    [[nodiscard]] KeyStrip& keys() { return *keys_; }
+    [[nodiscard]] StepBar& steps() { return *steps_; }
     /// The lists that a drag has opened, or nullptr.
     [[nodiscard]] JackChooser* chooser() { return chooser_; }
 
@@ -30,17 +36,25 @@ class PatchPlace : public Place {
     void keyPressEvent(QKeyEvent* event) override;
 
   private:
+    void addViews(QMenu& view);
+    void addHearing(QMenu& sound);
     void playMidiFile();
     void chooseJacks(const std::string& from, const std::string& to, const QPoint& where);
     void applyFix(const Finding& finding, std::size_t fix);
-    void fillCaseMenu(QMenu& menu);
-    void addFromCase(const Slot& slot, const PartInfo& part);
-    void removePost();
+    void dismiss(const Finding& finding);
+    void showPath();
+    void showVoice();
+    void showAll();
 
     Session session_;
+    BuildingActions* building_;
     Chart* chart_;
-    Inspector* inspector_;
+    SidePanel* panel_;
     TieLine* tieLine_;
+    KeyStrip* keys_;
+    StepBar* steps_;
+    QFrame* part_; ///< says that only a part of the patch is shown
+    QLabel* partText_;
     QPointer<JackChooser> chooser_;
 };
 

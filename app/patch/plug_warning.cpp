@@ -13,7 +13,8 @@ QString plugWarning(const Patch& patch, const Library& library, const JackRef& f
     const auto name = [&](const JackRef& jack) { return q(tieName(jack, patch, library)); };
     if (!to.post.empty())
         for (const BrokenNormal& broken : brokenBy(patch, library, to))
-            warnings << QObject::tr("Breaks the wire behind the panel from %1 to %2.").arg(name(broken.from), name(broken.to));
+            warnings << QObject::tr("Breaks the wire behind the panel from %1 to %2.")
+                            .arg(name(broken.from), name(broken.to));
     if (!from.post.empty())
         for (const JackRef& loser : cascadeBrokenBy(patch, library, from))
             warnings << QObject::tr("Takes its channels out of %1.").arg(name(loser));

@@ -109,7 +109,8 @@ void SettingsPage::refresh() {
     slider_->setEnabled(a && b);
     place_->setText(a && b ? tr("%1 %").arg(slider_->value()) : QString());
     if (!a || !b) {
-        differences_->setText(a || b ? tr("Now turn what is to be different, and keep it as the other one.") : QString());
+        differences_->setText(a || b ? tr("Now turn what is to be different, and keep it as the other one.")
+                                     : QString());
         return;
     }
     QStringList lines;
@@ -117,7 +118,8 @@ void SettingsPage::refresh() {
         for (const KnobInfo& knob : session_.document.library().part(post)->knobs) {
             const auto in = [&](const Setting& one) {
                 const auto knobs = one.find(post.id);
-                const auto value = knobs == one.end() ? decltype(knobs->second.find(knob.id)){} : knobs->second.find(knob.id);
+                const auto value =
+                    knobs == one.end() ? decltype(knobs->second.find(knob.id)){} : knobs->second.find(knob.id);
                 return knobs == one.end() || value == knobs->second.end() ? knobValue(post, knob) : value->second;
             };
             if (in(*a) != in(*b))
@@ -125,7 +127,8 @@ void SettingsPage::refresh() {
                              .arg(q(post.name), q(knob.name), q(knob.scale.text(in(*a))), q(knob.scale.text(in(*b))));
         }
     if (lines.isEmpty()) lines << tr("A and B are the same.");
-    if (lines.size() > kMostListed) lines = lines.mid(0, kMostListed) << tr("… and %1 more").arg(lines.size() - kMostListed);
+    if (lines.size() > kMostListed)
+        lines = lines.mid(0, kMostListed) << tr("… and %1 more").arg(lines.size() - kMostListed);
     differences_->setText(lines.join(QLatin1Char('\n')));
 }
 

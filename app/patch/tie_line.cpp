@@ -2,9 +2,13 @@
 
 #include "library/tie.h"
 #include "look/fonts.h"
+#include "patch/plug_warning.h"
 
 #include <QAbstractItemView>
+#include <QClipboard>
 #include <QCompleter>
+#include <QGuiApplication>
+#include <QKeyEvent>
 
 namespace lariat {
 
@@ -12,7 +16,8 @@ TieLine::TieLine(const Session& session, QWidget* parent) : QLineEdit(parent), s
     setFont(figureFont(13));
     setPlaceholderText(tr("tie: osc a saw to filter in 1"));
     setAccessibleName(tr("Tie line"));
-    setToolTip(tr("Write which output goes to which input, then press Enter (Ctrl+T)"));
+    setToolTip(tr(
+        "Write which output goes to which input, then press Enter (Ctrl+T). Several sentences can be pasted at once."));
     setClearButtonEnabled(true);
     auto* completer = new QCompleter(&offered_, this);
     completer->setCompletionMode(QCompleter::UnfilteredPopupCompletion);
@@ -25,6 +30,7 @@ TieLine::TieLine(const Session& session, QWidget* parent) : QLineEdit(parent), s
         if (text.endsWith(QLatin1Char(' '))) QMetaObject::invokeMethod(this, &TieLine::offer, Qt::QueuedConnection);
     });
     connect(this, &QLineEdit::returnPressed, this, &TieLine::tie);
+    connect(this, &QLineEdit::textChanged, this, &TieLine::warn);
 }
 
 void TieLine::focusInEvent(QFocusEvent* event) {
@@ -41,22 +47,54 @@ void TieLine::offer() {
     if (!sentences.isEmpty() && !text().isEmpty()) completer()->complete();
 }
 
+/// A list of sentences on the clipboard goes in as one step; a single one is pasted as text.
+void TieLine::keyPressEvent(QKeyEvent* event) {
+    const QString pasted = QGuiApplication::clipboard()->text().trimmed();
+    if (event->matches(QKeySequence::Paste) && pasted.contains(QLatin1Char('\n'))) {
+        tieAll(pasted);
+        return;
+    }
+    QLineEdit::keyPressEvent(event);
+}
+
 void TieLine::tie() {
-    if (text().trimmed().isEmpty()) return;
+    if (!text().trimmed().isEmpty()) tieAll(text());
+}
+
+void TieLine::tieAll(const QString& sentences) {
     const Patch& patch = session_.document.patch();
-    const auto read = readTie(text().toStdString(), patch, session_.document.library());
+    const Library& library = session_.document.library();
+    const auto read = readTies(sentences.toStdString(), patch, library);
     if (!read) {
         Q_EMIT message(QString::fromStdString(read.error().reason), true);
         return;
     }
+    const auto cableOf = [](const Edit& edit) { return std::get<TieCable>(edit).cable; };
+    const Cable last = cableOf(read->back());
     const QString sentence =
-        QString::fromStdString(tieName(read->cable.from, patch, session_.document.library()) + " to " +
-                               tieName(read->cable.to, patch, session_.document.library()));
-    const JackRef to = read->cable.to;
-    if (!session_.document.apply({*read}, tr("tie %1").arg(sentence))) return;
+        QString::fromStdString(tieName(last.from, patch, library) + " to " + tieName(last.to, patch, library));
+    QString broken;
+    for (const Edit& edit : *read)
+        if (const QString warning = plugWarning(patch, library, cableOf(edit).from, cableOf(edit).to);
+            !warning.isEmpty())
+            broken += QLatin1Char(' ') + warning;
+    const auto count = static_cast<int>(read->size());
+    if (!session_.document.apply(*read, count == 1 ? tr("tie %1").arg(sentence) : tr("tie %1 cables").arg(count)))
+        return;
     clear();
-    Q_EMIT message(tr("Tied %1.").arg(sentence), false);
-    Q_EMIT tied(session_.document.patch().cableInto(to)->id);
+    Q_EMIT message((count == 1 ? tr("Tied %1.").arg(sentence) : tr("Tied %1 cables.").arg(count)) + broken, false);
+    Q_EMIT tied(session_.document.patch().cableInto(last.to)->id);
+}
+
+/// Says what the plug would break as soon as the sentence is whole.
+void TieLine::warn() {
+    const Patch& patch = session_.document.patch();
+    const auto read = readTie(text().toStdString(), patch, session_.document.library());
+    const QString warning =
+        read ? plugWarning(patch, session_.document.library(), read->cable.from, read->cable.to) : QString();
+    if (warning == warned_) return;
+    warned_ = warning;
+    if (!warning.isEmpty()) Q_EMIT message(warning, false);
 }
 
 } // namespace lariat

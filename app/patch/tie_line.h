@@ -20,13 +20,17 @@ class TieLine : public QLineEdit {
 
   protected:
     void focusInEvent(QFocusEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
 
   private:
     void offer();
     void tie();
+    void tieAll(const QString& sentences);
+    void warn();
 
     Session session_;
     QStringListModel offered_;
+    QString warned_;
 };
 
 } // namespace lariat

@@ -93,9 +93,12 @@ Result<void> Document::saveAs(const QString& file) {
     return {};
 }
 
-void Document::startNew() {
+void Document::startNew(const std::string& caseId) {
     Patch patch;
-    if (!workspace_.cases.empty()) patch.caseId = workspace_.cases.begin()->first;
+    if (workspace_.cases.contains(caseId))
+        patch.caseId = caseId;
+    else if (!workspace_.cases.empty())
+        patch.caseId = workspace_.cases.begin()->first;
     reset(std::move(patch), QString());
 }
 

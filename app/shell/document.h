@@ -34,8 +34,8 @@ class Document : public QObject {
     /// Opens a file as a new patch without a name, as for the demo.
     Result<void> openCopy(const QString& file);
     Result<void> saveAs(const QString& file);
-    /// An empty patch in the first case there is.
-    void startNew();
+    /// An empty patch in that case; an empty id: in the first one there is.
+    void startNew(const std::string& caseId = {});
 
     /// One step of the history. False, with `refused` telling why, if an edit does not apply; nothing changes then.
     bool apply(const std::vector<Edit>& edits, const QString& name);

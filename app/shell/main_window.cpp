@@ -18,10 +18,13 @@
 #include <QKeyEvent>
 #include <QMenuBar>
 #include <QMessageBox>
+#include <QMimeData>
 #include <QPainter>
 #include <QSettings>
 #include <QTextBrowser>
 #include <QVBoxLayout>
+
+#include <algorithm>
 
 namespace lariat {
 namespace {
@@ -39,7 +42,7 @@ QString patchFilter() {
 MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, const QString& settingsFolder,
                        QWidget* parent)
     : QMainWindow(parent), document_(std::move(workspace)), sound_(document_), checker_(document_),
-      entries_(std::move(places)), settingsFolder_(settingsFolder) {
+      controllers_(document_, sound_), entries_(std::move(places)), settingsFolder_(settingsFolder) {
     if (!settingsFolder_.isEmpty()) document_.setRecoveryFolder(settingsFolder_);
     const Session session{document_, sound_, checker_};
     auto* centre = new QWidget;
@@ -80,6 +83,7 @@ MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, cons
             connect(place, &Place::message, this,
                     [this](const QString& text, bool refusal) { messages_->say(text, refusal); });
     }
+    setAcceptDrops(true);
     buildMenus();
     connect(rail_, &Rail::chosen, this, &MainWindow::go);
     connect(&document_, &Document::refused, this, [this](const QString& reason) { messages_->say(reason, true); });
@@ -127,8 +131,6 @@ void MainWindow::buildMenus() {
     }
     view->addSeparator();
     QMenu* patch = menuBar()->addMenu(tr("&Patch"));
-    for (Place* place : built_)
-        if (place) place->addActions({*edit, *view, *patch});
     QMenu* sound = menuBar()->addMenu(tr("&Sound"));
     sound->addAction(tr("Start or &stop"), this, [this] { sound_.setRunning(!sound_.engine().running()); })
         ->setShortcut(Qt::Key_Space);
@@ -144,6 +146,11 @@ void MainWindow::buildMenus() {
     real->setObjectName(QStringLiteral("real-case"));
     real->setCheckable(true);
     real->setShortcut(QKeySequence(QStringLiteral("Ctrl+Shift+E")));
+    for (Place* place : built_)
+        if (place) place->addActions({*edit, *view, *patch, *sound});
+    edit->addSeparator();
+    edit->addAction(tr("&History…"), this, &MainWindow::showHistory)
+        ->setShortcut(QKeySequence(QStringLiteral("Ctrl+Shift+H")));
     QMenu* help = menuBar()->addMenu(tr("&Help"));
     help->addAction(tr("&Find a command…"), this, [this] { CommandFinder(*menuBar(), this).exec(); })
         ->setShortcut(QKeySequence(QStringLiteral("Ctrl+F")));
@@ -158,6 +165,13 @@ void MainWindow::buildFileMenu() {
                         if (mayLeave()) document_.startNew();
                     })
         ->setShortcut(QKeySequence::New);
+    QMenu* in = file->addMenu(tr("New patch &in"));
+    for (const auto& [id, housing] : document_.workspace().cases)
+        in->addAction(q(housing.name), this, [this, id = id] {
+            if (mayLeave()) document_.startNew(id);
+        });
+    file->addAction(tr("New &window"), this, &MainWindow::newWindowWanted)
+        ->setShortcut(QKeySequence(QStringLiteral("Ctrl+Alt+N")));
     file->addAction(tr("&Open…"), this,
                     [this] {
                         if (!mayLeave()) return;
@@ -334,7 +348,8 @@ void MainWindow::refreshHead() {
     const Case* housing = document_.housing();
     facts << (housing ? tr("%1 of %2 cables").arg(patch.cables.size()).arg(housing->cableCount())
                       : tr("%n cable(s)", nullptr, static_cast<int>(patch.cables.size())));
-    const auto found = static_cast<int>(checker_.findings().size());
+    const auto found = static_cast<int>(std::ranges::count_if(
+        checker_.findings(), [](const Finding& finding) { return finding.severity != Severity::Note; }));
     facts << (found == 0 ? tr("nothing found wrong") : found == 1 ? tr("1 finding") : tr("%1 findings").arg(found));
     if (!checker_.problem().isEmpty()) facts.last() = checker_.problem();
     summary_->setFont(textFont(13));
@@ -346,6 +361,38 @@ void MainWindow::refreshTitle() {
     const QString name = document_.file().isEmpty() ? tr("not saved yet") : QFileInfo(document_.file()).fileName();
     setWindowTitle(tr("%1[*] (%2) – Lariat").arg(q(document_.patch().title), name));
     setWindowModified(!document_.history().isClean());
+}
+
+/// Every step of this session; a click goes back or forward to it.
+void MainWindow::showHistory() {
+    if (!history_) {
+        history_ = new QUndoView(&document_.history(), this);
+        history_->setWindowFlag(Qt::Dialog);
+        history_->setWindowTitle(tr("History"));
+        history_->setEmptyLabel(tr("as it was opened"));
+        history_->setAccessibleName(tr("History"));
+        history_->resize(360, 480);
+    }
+    history_->show();
+    history_->raise();
+}
+
+void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
+    if (event->mimeData()->hasUrls()) event->acceptProposedAction();
+}
+
+/// A patch that is dropped is opened; anything else is refused by name, and the open patch stays.
+void MainWindow::dropEvent(QDropEvent* event) {
+    const QList<QUrl> urls = event->mimeData()->urls();
+    if (urls.isEmpty()) return;
+    event->acceptProposedAction();
+    const QString file = urls.first().toLocalFile();
+    if (urls.size() > 1)
+        messages_->say(tr("Drop one file at a time."), true);
+    else if (file.isEmpty())
+        messages_->say(tr("%1 is not a file on this machine.").arg(urls.first().toString()), true);
+    else if (mayLeave())
+        openFile(file);
 }
 
 void MainWindow::showShortcuts() {
@@ -362,6 +409,9 @@ void MainWindow::showShortcuts() {
                 .arg(keys, text);
     };
     more(tr("Up, Down"), tr("On the chart: the row before or after"));
+    more(tr("Shift+Up, Shift+Down"), tr("On the chart: choose rows beside the one that is chosen"));
+    more(tr("Menu key"), tr("On the chart: what can be done with the row or post"));
+    more(tr("A to L, W E T Z U O P"), tr("On the keys: play; Page Up and Page Down change the octave"));
     more(tr("Left, Right"), tr("On the chart: the post before or after"));
     more(tr("Up, Down"), tr("On a knob: ten minutes of the clock hand; with Shift one minute"));
     more(tr("Enter"), tr("On a knob: type a value or a position"));

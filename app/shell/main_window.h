@@ -1,6 +1,7 @@
 // The window: rail of places, head, the place itself, messages, and the transport at the bottom.
 #pragma once
 
+#include "shell/controllers.h"
 #include "shell/message_strip.h"
 #include "shell/place.h"
 #include "shell/rail.h"
@@ -11,6 +12,7 @@
 #include <QLabel>
 #include <QMainWindow>
 #include <QStackedWidget>
+#include <QUndoView>
 
 namespace lariat {
 
@@ -39,7 +41,13 @@ class MainWindow : public QMainWindow {
     /// Offers work that a run before this one left behind.
     void offerRecovery();
 
+  Q_SIGNALS:
+    /// The user asks for one more window.
+    void newWindowWanted();
+
   protected:
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
     void closeEvent(QCloseEvent* event) override;
     void changeEvent(QEvent* event) override;
     bool eventFilter(QObject* watched, QEvent* event) override;
@@ -60,10 +68,12 @@ class MainWindow : public QMainWindow {
     void remember(const QString& file);
     void showShortcuts();
     void about();
+    void showHistory();
 
     Document document_;
     Sound sound_;
     Checker checker_;
+    Controllers controllers_;
     std::vector<PlaceEntry> entries_;
     std::vector<Place*> built_; ///< by place; nullptr where nothing is built
     QString settingsFolder_;
@@ -74,6 +84,7 @@ class MainWindow : public QMainWindow {
     QStackedWidget* pages_;
     MessageStrip* messages_;
     TransportBar* transport_;
+    QUndoView* history_ = nullptr;
 };
 
 } // namespace lariat

@@ -18,6 +18,7 @@ struct Menus {
     QMenu& edit;
     QMenu& view;
     QMenu& patch;
+    QMenu& sound;
 };
 
 class Place : public QWidget {

@@ -1,11 +1,13 @@
 #include "shell/preferences.h"
 
 #include "look/fonts.h"
+#include "shell/language.h"
 
 #include <QDialogButtonBox>
 #include <QFileDialog>
 #include <QFormLayout>
 #include <QLabel>
+#include <QLocale>
 #include <QSettings>
 #include <QVBoxLayout>
 
@@ -14,6 +16,11 @@ namespace {
 
 constexpr const char* kTheme = "theme";
 constexpr const char* kDevice = "audio/device";
+constexpr const char* kLanguage = "language";
+constexpr const char* kBlock = "audio/block";
+constexpr const char* kMidi = "midi/device";
+constexpr unsigned kBlocks[] = {64, 128, 256, 512, 1024, 2048};
+constexpr unsigned kUsualBlock = 512;
 
 } // namespace
 
@@ -24,6 +31,16 @@ QString Preferences::device() {
     return QSettings().value(QLatin1String(kDevice)).toString();
 }
 
+QString Preferences::language() {
+    return QSettings().value(QLatin1String(kLanguage)).toString();
+}
+unsigned Preferences::blockFrames() {
+    return QSettings().value(QLatin1String(kBlock), kUsualBlock).toUInt();
+}
+QString Preferences::midi() {
+    return QSettings().value(QLatin1String(kMidi)).toString();
+}
+
 Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(parent), session_(session) {
     setWindowTitle(tr("Preferences"));
     setMinimumWidth(480);
@@ -32,11 +49,18 @@ Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(pare
     form->setVerticalSpacing(12);
     theme_ = new QComboBox;
     theme_->setObjectName(QStringLiteral("theme"));
+    language_ = new QComboBox;
+    language_->setObjectName(QStringLiteral("language"));
+    language_->addItem(tr("As the system"), QString());
+    for (const QString& code : languages()) language_->addItem(QLocale(code).nativeLanguageName(), code);
+    language_->setCurrentIndex(std::max(0, language_->findData(language())));
+    language_->setToolTip(tr("Takes effect when Lariat is started again."));
     theme_->addItem(tr("As the system"), themeName(Theme::System));
     theme_->addItem(tr("Light"), themeName(Theme::Light));
     theme_->addItem(tr("Dark"), themeName(Theme::Dark));
     theme_->setCurrentIndex(theme_->findData(themeName(theme())));
     form->addRow(tr("Look"), theme_);
+    form->addRow(tr("Language"), language_);
     device_ = new QComboBox;
     device_->setObjectName(QStringLiteral("device"));
     device_->addItem(tr("First one there is"), QString());
@@ -44,6 +68,31 @@ Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(pare
         device_->addItem(QString::fromStdString(name), QString::fromStdString(name));
     device_->setCurrentIndex(std::max(0, device_->findData(device())));
     form->addRow(tr("Sound goes to"), device_);
+    auto* block = new QComboBox;
+    block->setObjectName(QStringLiteral("latency"));
+    for (const unsigned frames : kBlocks)
+        block->addItem(tr("%1 ms (blocks of %2)").arg(2e3 * frames / 48000.0 + 1.0, 0, 'f', 0).arg(frames), frames);
+    block->setCurrentIndex(block->findData(session_.sound.blockFrames()));
+    block->setToolTip(tr("From an edit to the loudspeaker. If the sound drops out, take more."));
+    form->addRow(tr("Latency"), block);
+    dropouts_ = new QLabel;
+    dropouts_->setWordWrap(true);
+    form->addRow(tr("Dropouts"), dropouts_);
+    auto* midi = new QComboBox;
+    midi->setObjectName(QStringLiteral("midi"));
+    for (const std::string& name : midiInputNames()) midi->addItem(QString::fromStdString(name));
+    midi->setCurrentIndex(
+        std::max(0, session_.sound.midi() ? midi->findText(QString::fromStdString(session_.sound.midi()->name())) : 0));
+    form->addRow(tr("MIDI comes from"), midi);
+    connect(block, &QComboBox::activated, this, [this, block] {
+        QSettings().setValue(QLatin1String(kBlock), block->currentData());
+        session_.sound.setBlockFrames(block->currentData().toUInt());
+        showDropouts();
+    });
+    connect(midi, &QComboBox::activated, this, [this, midi] {
+        QSettings().setValue(QLatin1String(kMidi), midi->currentText());
+        session_.sound.openMidi(midi->currentText());
+    });
     record_ = new QPushButton;
     record_->setAutoDefault(false);
     record_->setObjectName(QStringLiteral("record"));
@@ -62,6 +111,8 @@ Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(pare
         QSettings().setValue(QLatin1String(kTheme), theme_->currentData());
         Q_EMIT themeChosen(theme());
     });
+    connect(language_, &QComboBox::activated, this,
+            [this] { QSettings().setValue(QLatin1String(kLanguage), language_->currentData()); });
     connect(device_, &QComboBox::activated, this, [this] {
         QSettings().setValue(QLatin1String(kDevice), device_->currentData());
         session_.sound.openDevice(device());
@@ -69,6 +120,16 @@ Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(pare
     connect(&session_.sound, &Sound::deviceChanged, this, &Preferences::showRecording);
     connect(record_, &QPushButton::clicked, this, &Preferences::record);
     showRecording();
+    showDropouts();
+}
+
+void Preferences::showDropouts() {
+    const unsigned count = session_.sound.dropouts();
+    dropouts_->setText(count == 0
+                           ? tr("none so far")
+                           : tr("%1: a block was not ready when the device wanted it. Take more latency, or close "
+                                "what else keeps this machine busy.")
+                                 .arg(count));
 }
 
 void Preferences::showRecording() {

@@ -6,6 +6,7 @@
 
 #include <QComboBox>
 #include <QDialog>
+#include <QLabel>
 #include <QPushButton>
 
 namespace lariat {
@@ -19,17 +20,24 @@ class Preferences : public QDialog {
     /// What was chosen last time.
     [[nodiscard]] static Theme theme();
     [[nodiscard]] static QString device();
+    /// Code of a language; empty: the system's.
+    [[nodiscard]] static QString language();
+    [[nodiscard]] static unsigned blockFrames();
+    [[nodiscard]] static QString midi();
 
   Q_SIGNALS:
     void themeChosen(Theme theme);
 
   private:
     void showRecording();
+    void showDropouts();
     void record();
 
     Session session_;
     QComboBox* theme_;
+    QComboBox* language_;
     QComboBox* device_;
+    QLabel* dropouts_;
     QPushButton* record_;
 };
 

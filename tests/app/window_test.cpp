@@ -1,4 +1,5 @@
 // Whole tasks in the real window, by mouse and keyboard.
+#include "app/opened.h"
 #include "devices/simulated_device.h"
 #include "library/midi_file.h"
 #include "model/file.h"
@@ -26,90 +27,13 @@
 using namespace lariat;
 using namespace lariat::test;
 
-namespace {
-
-const QString kLamp = QStringLiteral(LARIAT_SOURCE "/data/demo/lamp.json");
-
-/// The window on the demo, playing to the simulated interface.
-struct Opened {
-    QTemporaryDir folder;
-    MainWindow window{workspace(), allPlaces(), folder.filePath(QStringLiteral("unsaved"))};
-
-    Opened() {
-        window.openCopy(kLamp);
-        window.sound().openDevice(QString::fromLatin1(kSimulatedDevice));
-        window.show();
-        QVERIFY(QTest::qWaitForWindowExposed(&window));
-        window.activateWindow();
-        settle();
-    }
-    void settle() {
-        QTRY_VERIFY_WITH_TIMEOUT(window.checker().settled(), 30'000);
-        QCoreApplication::processEvents();
-    }
-    PatchPlace& place() { return *dynamic_cast<PatchPlace*>(window.place(QStringLiteral("patch"))); }
-    Chart& chart() { return place().chart(); }
-    [[nodiscard]] const Patch& patch() { return window.document().patch(); }
-    [[nodiscard]] bool tied(const char* from, const char* to) {
-        const Cable* cable = patch().cableInto(jackRef(to));
-        return cable && cable->from.text() == from;
-    }
-    [[nodiscard]] bool found(const std::string& rule) {
-        return std::ranges::any_of(window.checker().findings(),
-                                   [&](const Finding& finding) { return finding.rule == rule; });
-    }
-    QAction* action(const QString& name) {
-        for (const auto& [path, action] : allActions(*window.menuBar()))
-            if (path.endsWith(name)) return action;
-        return nullptr;
-    }
-    void drag(const std::string& from, const std::string& to, int row) {
-        QWidget* view = chart().viewport();
-        const QPoint start = chart().pointOn(from, row);
-        const QPoint end = chart().pointOn(to, row);
-        QTest::mousePress(view, Qt::LeftButton, {}, start);
-        QTest::mouseMove(view, (start + end) / 2);
-        QTest::mouseMove(view, end);
-        QTest::mouseRelease(view, Qt::LeftButton, {}, end);
-    }
-    static void choose(QListWidget* list, const QString& text) {
-        for (int i = 0; i < list->count(); ++i)
-            if (list->item(i)->text().startsWith(text)) {
-                list->setCurrentRow(i);
-                return;
-            }
-        QFAIL(qPrintable(text));
-    }
-};
-
-/// Answers the file dialog that the next action opens.
-void answerFileDialog(const QString& file) {
-    QTimer::singleShot(0, [file] {
-        auto* dialog = qobject_cast<QFileDialog*>(QApplication::activeModalWidget());
-        if (!dialog) {
-            QTimer::singleShot(20, [file] { answerFileDialog(file); });
-            return;
-        }
-        dialog->selectFile(file);
-        QMetaObject::invokeMethod(dialog, "accept", Qt::QueuedConnection);
-    });
-}
-
-} // namespace
-
 class WindowTest : public QObject {
     Q_OBJECT
 
     QTemporaryDir settings_;
 
   private Q_SLOTS:
-    void initTestCase() {
-        QCoreApplication::setOrganizationName(QStringLiteral("lariat-test"));
-        QCoreApplication::setApplicationName(QStringLiteral("lariat-test"));
-        QSettings::setPath(QSettings::NativeFormat, QSettings::UserScope, settings_.path());
-        QApplication::setAttribute(Qt::AA_DontUseNativeDialogs);
-        applyTheme(Theme::Light);
-    }
+    void initTestCase() { prepareApplication(settings_); }
 
     /// Open, tie by drag and by the tie line, see the trace, undo, fix a finding, save, reopen, print.
     void theWholeLine() {

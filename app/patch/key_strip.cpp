@@ -1,0 +1,170 @@
+#include "patch/key_strip.h"
+
+#include "look/fonts.h"
+#include "shell/theme.h"
+#include "units/pitch.h"
+
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <QPainter>
+
+#include <algorithm>
+#include <array>
+
+namespace lariat {
+namespace {
+
+constexpr int kOctaves = 3;
+constexpr int kWhites = 7 * kOctaves + 1;
+constexpr std::array<int, 7> kWhiteSteps = {0, 2, 4, 5, 7, 9, 11};
+constexpr qreal kHint = 150; ///< pixels at the left for what the keys do
+
+bool isBlack(int note) {
+    return std::ranges::find(kWhiteSteps, note % 12) == kWhiteSteps.end();
+}
+
+/// Semitones above the lowest C shown, for a key of the computer; nothing for any other.
+std::optional<int> stepOf(int key) {
+    constexpr std::array whites = {Qt::Key_A, Qt::Key_S, Qt::Key_D, Qt::Key_F, Qt::Key_G,
+                                   Qt::Key_H, Qt::Key_J, Qt::Key_K, Qt::Key_L};
+    constexpr std::array<std::pair<int, int>, 6> blacks = {
+        {{Qt::Key_W, 1}, {Qt::Key_E, 3}, {Qt::Key_T, 6}, {Qt::Key_Z, 8}, {Qt::Key_Y, 8}, {Qt::Key_U, 10}}};
+    for (std::size_t i = 0; i < whites.size(); ++i)
+        if (whites[i] == key) return kWhiteSteps[i % 7] + 12 * static_cast<int>(i / 7);
+    for (const auto& [black, step] : blacks)
+        if (black == key) return step;
+    if (key == Qt::Key_O) return 13;
+    if (key == Qt::Key_P) return 15;
+    return std::nullopt;
+}
+
+} // namespace
+
+KeyStrip::KeyStrip(Sound& sound, QWidget* parent) : QWidget(parent), sound_(sound) {
+    setFixedHeight(84);
+    setFocusPolicy(Qt::StrongFocus);
+    setAccessibleName(tr("Keys"));
+    setToolTip(tr("A to L play the white keys, W E T Z U O P the black ones; Page Up and Page Down change the octave, "
+                  "1 to 9 the velocity."));
+}
+
+QRectF KeyStrip::keyBox(int note) const {
+    const qreal width = (this->width() - kHint - 16) / kWhites;
+    const int octave = (note - lowest_) / 12;
+    const int step = (note - lowest_) % 12;
+    const int whitesBefore = static_cast<int>(std::ranges::count_if(kWhiteSteps, [&](int w) { return w < step; }));
+    const qreal left = kHint + width * (7 * octave + whitesBefore);
+    if (isBlack(step)) return {left - 0.3 * width, 6, 0.6 * width, 42};
+    return {left, 6, width - 1, 72};
+}
+
+std::optional<int> KeyStrip::noteAt(const QPointF& at) const {
+    std::optional<int> white;
+    for (int note = lowest_; note <= lowest_ + 12 * kOctaves; ++note) {
+        if (!keyBox(note).contains(at)) continue;
+        if (isBlack(note - lowest_)) return note;
+        white = note;
+    }
+    return white;
+}
+
+void KeyStrip::press(int note) {
+    if (note < 0 || note > 127) return;
+    if (held_[note]++ == 0) sound_.play({0x90, static_cast<std::uint8_t>(note), static_cast<std::uint8_t>(velocity_)});
+    update();
+}
+
+void KeyStrip::release(int note) {
+    const auto it = held_.find(note);
+    if (it == held_.end() || --it->second > 0) return;
+    held_.erase(it);
+    sound_.play({0x80, static_cast<std::uint8_t>(note), 0});
+    update();
+}
+
+void KeyStrip::releaseAll() {
+    for (const auto& [note, fingers] : held_) sound_.play({0x80, static_cast<std::uint8_t>(note), 0});
+    held_.clear();
+    keys_.clear();
+    mouse_.reset();
+    update();
+}
+
+void KeyStrip::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    const Look& l = look();
+    painter.fillRect(rect(), l.panel);
+    painter.setFont(textFont(13));
+    painter.setPen(hasFocus() ? l.ink : l.softInk);
+    painter.drawText(
+        QRectF(16, 8, kHint - 28, height() - 16), Qt::TextWordWrap,
+        hasFocus() ? tr("Playing from %1, velocity %2").arg(QString::fromStdString(noteName(lowest_))).arg(velocity_)
+                   : tr("Click here, then play with A to L"));
+    for (const bool black : {false, true})
+        for (int note = lowest_; note <= lowest_ + 12 * kOctaves; ++note) {
+            if (isBlack(note - lowest_) != black) continue;
+            const QRectF box = keyBox(note);
+            painter.setPen(QPen(l.line, 1));
+            painter.setBrush(held_.contains(note) ? l.accent : black ? l.ink : l.card);
+            if (black && l.dark && !held_.contains(note)) painter.setBrush(l.paper);
+            painter.drawRect(box);
+            if (note % 12 == 0) {
+                painter.setPen(l.softInk);
+                painter.drawText(box.adjusted(0, 0, 0, -4), Qt::AlignHCenter | Qt::AlignBottom,
+                                 QString::fromStdString(noteName(note)));
+            }
+        }
+}
+
+void KeyStrip::mousePressEvent(QMouseEvent* event) {
+    mouse_ = noteAt(event->position());
+    if (mouse_) press(*mouse_);
+}
+
+void KeyStrip::mouseMoveEvent(QMouseEvent* event) {
+    const auto now = noteAt(event->position());
+    if (!mouse_ || now == mouse_) return;
+    const int before = *mouse_;
+    mouse_ = now;
+    if (now) press(*now);
+    release(before);
+}
+
+void KeyStrip::mouseReleaseEvent(QMouseEvent*) {
+    if (mouse_) release(*mouse_);
+    mouse_.reset();
+}
+
+void KeyStrip::keyPressEvent(QKeyEvent* event) {
+    if (event->modifiers() != Qt::NoModifier || event->isAutoRepeat()) {
+        QWidget::keyPressEvent(event);
+        return;
+    }
+    if (event->key() == Qt::Key_PageUp || event->key() == Qt::Key_PageDown) {
+        releaseAll();
+        lowest_ = std::clamp(lowest_ + (event->key() == Qt::Key_PageUp ? 12 : -12), 12, 84);
+    } else if (event->key() >= Qt::Key_1 && event->key() <= Qt::Key_9) {
+        velocity_ = 14 * (event->key() - Qt::Key_0) + 1;
+    } else if (const auto step = stepOf(event->key()); step && !keys_.contains(event->key())) {
+        keys_[event->key()] = lowest_ + *step;
+        press(lowest_ + *step);
+    } else {
+        QWidget::keyPressEvent(event);
+    }
+    update();
+}
+
+void KeyStrip::keyReleaseEvent(QKeyEvent* event) {
+    const auto it = keys_.find(event->key());
+    if (event->isAutoRepeat() || it == keys_.end()) return;
+    const int note = it->second;
+    keys_.erase(it);
+    release(note);
+}
+
+void KeyStrip::focusOutEvent(QFocusEvent* event) {
+    releaseAll(); // a key that is let go elsewhere would sound for ever
+    QWidget::focusOutEvent(event);
+}
+
+} // namespace lariat

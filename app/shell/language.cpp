@@ -1,0 +1,38 @@
+#include "shell/language.h"
+
+#include <QCoreApplication>
+#include <QDir>
+#include <QLibraryInfo>
+#include <QLocale>
+#include <QTranslator>
+
+namespace lariat {
+namespace {
+
+constexpr const char* kFolder = ":/i18n";
+constexpr const char* kPrefix = "lariat_";
+
+} // namespace
+
+QStringList languages() {
+    QStringList codes = {QStringLiteral("en")};
+    for (const QString& file :
+         QDir(QLatin1String(kFolder)).entryList({QLatin1String(kPrefix) + QStringLiteral("*.qm")}))
+        if (const QString code = file.mid(7).section(QLatin1Char('.'), 0, 0); !codes.contains(code)) codes << code;
+    return codes;
+}
+
+void speak(const QString& code) {
+    const QLocale locale = code.isEmpty() ? QLocale::system() : QLocale(code);
+    if (locale.language() == QLocale::English) return;
+    auto* ours = new QTranslator(QCoreApplication::instance());
+    if (!ours->load(locale, QStringLiteral("lariat"), QStringLiteral("_"), QLatin1String(kFolder))) return;
+    QCoreApplication::installTranslator(ours);
+    // Qt's own words, "OK" and "Cancel", where they are installed.
+    auto* theirs = new QTranslator(QCoreApplication::instance());
+    if (theirs->load(locale, QStringLiteral("qtbase"), QStringLiteral("_"),
+                     QLibraryInfo::path(QLibraryInfo::TranslationsPath)))
+        QCoreApplication::installTranslator(theirs);
+}
+
+} // namespace lariat

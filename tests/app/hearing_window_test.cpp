@@ -1,0 +1,216 @@
+// Hearing and setting in the window: listening, keys, controllers, knobs with marks, A and B, files that are dropped.
+#include "app/opened.h"
+#include "shell/preferences.h"
+
+#include <QMimeData>
+
+using namespace lariat;
+using namespace lariat::test;
+
+namespace {
+
+float peak(Opened& o, int milliseconds) {
+    EngineMeters& meters = o.window.sound().engine().meters;
+    QTest::qWait(60); // what is on its way
+    meters.peakLeft = 0.0f;
+    QTest::qWait(milliseconds);
+    return meters.peakLeft;
+}
+
+} // namespace
+
+class HearingWindowTest : public QObject {
+    Q_OBJECT
+
+    QTemporaryDir settings_;
+
+  private Q_SLOTS:
+    void initTestCase() { prepareApplication(settings_); }
+
+    void rowsAndVoicesAreSilenced() {
+        Opened o;
+        Listening& listening = o.window.sound().listening();
+        const Cable& way = *o.patch().cableInto(jackRef("out.left"));
+        QTRY_VERIFY_WITH_TIMEOUT(peak(o, 300) > 0.1f, 10'000);
+        o.chart().selectCable(way.id);
+        o.action(QStringLiteral("Silence the row, or let it sound"))->trigger();
+        QVERIFY(listening.rowSilenced(way.id));
+        QTRY_VERIFY_WITH_TIMEOUT(peak(o, 300) < 0.01f, 10'000);
+        QVERIFY(o.window.document().history().isClean()); // nothing of it belongs to the patch
+        o.action(QStringLiteral("Let everything sound"))->trigger();
+        QTRY_VERIFY_WITH_TIMEOUT(peak(o, 300) > 0.1f, 10'000);
+
+        const std::string voice = o.patch().cables[5].voice;
+        listening.silenceVoice(voice, true);
+        QVERIFY(!listening.silenced().empty());
+        listening.soloVoice("nobody of that name");
+        o.window.document().touch();
+        QVERIFY(listening.solo().empty()); // a voice that is not there cannot be heard alone
+    }
+
+    void aCableIsHeardAloneAndSafe() {
+        Opened o;
+        const Cable& cable = *o.patch().cableInto(jackRef("filter.in-1"));
+        o.chart().selectCable(cable.id);
+        o.action(QStringLiteral("Listen to this cable, or to the way out again"))->trigger();
+        QCOMPARE(o.window.sound().listening().listened(), cable.id);
+        QTRY_COMPARE(o.chart().readingOf(cable.id).isEmpty(), false);
+        o.action(QStringLiteral("Listen to this cable, or to the way out again"))->trigger();
+        QCOMPARE(o.window.sound().listening().listened(), 0);
+    }
+
+    void keysPlay() {
+        Opened o;
+        o.window.openCopy(QStringLiteral(LARIAT_SOURCE "/data/demo/first-voice.json"));
+        o.window.sound().setRunning(false);
+        o.action(QStringLiteral("Keys to play on"))->trigger();
+        KeyStrip& keys = o.place().keys();
+        QVERIFY(keys.isVisible());
+        const JackRef pitch = o.patch().cableInto(jackRef("osc.voct"))->from;
+        const auto volts = [&] {
+            const auto tap = o.window.sound().engine().tap(pitch);
+            const auto now = tap ? tap->samples(1) : std::vector<float>{};
+            return now.empty() ? -99.0f : now.front();
+        };
+        const int d = keys.lowest() + 2;
+        QTest::mousePress(&keys, Qt::LeftButton, {}, keys.keyBox(d).center().toPoint());
+        QTRY_VERIFY2(std::abs(volts() - static_cast<float>(d - 60) / 12.0f) < 0.001f,
+                     qPrintable(QString::number(volts())));
+        QTest::mouseRelease(&keys, Qt::LeftButton, {}, keys.keyBox(d).center().toPoint());
+        keys.setFocus();
+        QTest::keyPress(&keys, Qt::Key_G); // the fifth white key: a fifth above C
+        QTRY_VERIFY(std::abs(volts() - static_cast<float>(keys.lowest() + 7 - 60) / 12.0f) < 0.001f);
+        QTest::keyRelease(&keys, Qt::Key_G);
+        const int lowest = keys.lowest();
+        QTest::keyClick(&keys, Qt::Key_PageUp);
+        QCOMPARE(keys.lowest(), lowest + 12);
+    }
+
+    void aControllerIsLearned() {
+        Opened o;
+        o.window.sound().openMidi({});
+        auto* keyboard = dynamic_cast<SimulatedKeyboard*>(o.window.sound().midi());
+        QVERIFY(keyboard);
+        o.chart().selectPost("filter");
+        Knob* cutoff = o.place().inspector().knob("cutoff");
+        Q_EMIT cutoff->learnWanted();
+        keyboard->push({0xB0, 21, 64});
+        QTRY_COMPARE(o.patch().controllers.size(), std::size_t{1});
+        QCOMPARE(o.patch().controllers[0].number, 21);
+        keyboard->push({0xB0, 21, 127});
+        QTRY_COMPARE(o.patch().post("filter")->knobs.at("cutoff"), 16000.0);
+        keyboard->push({0xB0, 21, 0});
+        QTRY_COMPARE(o.patch().post("filter")->knobs.at("cutoff"), 16.0);
+        const auto again = readPatch(writePatch(o.patch()));
+        QCOMPARE(again->controllers, o.patch().controllers);
+        Q_EMIT o.place().inspector().knob("cutoff")->forgetWanted();
+        QVERIFY(o.patch().controllers.empty());
+    }
+
+    void knobsAreLockedAndNoted() {
+        Opened o;
+        o.chart().selectPost("filter");
+        const auto knob = [&] { return o.place().inspector().knob("cutoff"); };
+        Q_EMIT knob()->lockWanted(true);
+        QVERIFY(o.patch().post("filter")->locked.contains("cutoff"));
+        QTRY_VERIFY(knob()->locked());
+        const double before = knob()->value();
+        QTest::keyClick(knob(), Qt::Key_Up);
+        QCOMPARE(knob()->value(), before);
+        QVERIFY(o.window.messages().text().contains(QLatin1String("locked")));
+        answerInput({QStringLiteral("never above noon")});
+        Q_EMIT knob()->noteWanted();
+        QCOMPARE(o.patch().post("filter")->knobNotes.at("cutoff"), std::string("never above noon"));
+        QTRY_VERIFY(knob()->toolTip().contains(QLatin1String("never above noon")));
+        Q_EMIT knob()->lockWanted(false);
+        QVERIFY(!o.patch().post("filter")->locked.contains("cutoff"));
+        QCOMPARE(o.patch().post("filter")->knobNotes.at("cutoff"), std::string("never above noon"));
+    }
+
+    /// What modulation does to a knob is drawn around it, in the unit of the knob.
+    void theReachOfModulation() {
+        Opened o;
+        o.chart().selectPost("filter");
+        o.window.document().apply({SetKnob{"filter", "amount-1", 25.0}}, QStringLiteral("open"));
+        Knob* cutoff = o.place().inspector().knob("cutoff");
+        QTRY_VERIFY_WITH_TIMEOUT(cutoff->reachText().contains(QLatin1String("Hz")), 10'000);
+        QTRY_VERIFY2_WITH_TIMEOUT(cutoff->reachText().contains(QChar(0x2026)), qPrintable(cutoff->reachText()), 5'000);
+    }
+
+    void betweenAAndB() {
+        Opened o;
+        SettingsPage& page = o.place().panel().settings();
+        page.keep("A");
+        o.window.document().apply({SetKnob{"filter", "cutoff", 160.0}}, QStringLiteral("turn"));
+        page.keep("B");
+        QCOMPARE(o.patch().settings.size(), std::size_t{2});
+        page.recall("A");
+        const double a =
+            knobValue(*o.patch().post("filter"), *workspace().library.part(*o.patch().post("filter"))->knob("cutoff"));
+        QVERIFY(a != 160.0);
+        page.slider().setValue(50);
+        const double half = o.patch().post("filter")->knobs.at("cutoff");
+        QVERIFY2(std::abs(half - std::sqrt(a * 160.0)) < 0.5,
+                 qPrintable(QString::number(half))); // half way on the dial
+        page.slider().setValue(100);
+        QVERIFY(std::abs(o.patch().post("filter")->knobs.at("cutoff") - 160.0) < 1e-6);
+        // One movement of the slider is one step of the history.
+        o.window.document().history().undo();
+        QVERIFY(std::abs(o.patch().post("filter")->knobs.at("cutoff") - 160.0) > 1.0);
+    }
+
+    void latencyAndDropouts() {
+        Opened o;
+        const double usual = o.window.sound().latencyMilliseconds();
+        o.window.sound().setBlockFrames(128);
+        QVERIFY(o.window.sound().latencyMilliseconds() < usual);
+        QTRY_VERIFY_WITH_TIMEOUT(peak(o, 300) > 0.1f, 10'000); // it plays on
+        Preferences dialog({o.window.document(), o.window.sound(), o.window.checker()}, &o.window);
+        auto* latency = dialog.findChild<QComboBox*>(QStringLiteral("latency"));
+        QCOMPARE(latency->currentData().toUInt(), 128u);
+        QVERIFY(dialog.findChild<QComboBox*>(QStringLiteral("midi"))->count() >= 1);
+        QVERIFY(dialog.findChild<QComboBox*>(QStringLiteral("language"))->count() >= 3);
+    }
+
+    void aFileIsDropped() {
+        Opened o;
+        const Patch before = o.patch();
+        const auto drop = [&](const QString& file) {
+            QMimeData data;
+            data.setUrls({QUrl::fromLocalFile(file)});
+            QDropEvent event(QPointF(300, 300), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+            QCoreApplication::sendEvent(&o.window, &event);
+        };
+        drop(QStringLiteral(LARIAT_SOURCE "/LICENSE"));
+        QCOMPARE(o.patch(), before);
+        QVERIFY2(o.window.messages().text().contains(QLatin1String("LICENSE")), qPrintable(o.window.messages().text()));
+        drop(QStringLiteral(LARIAT_SOURCE "/data/samples/rattle.wav"));
+        QCOMPARE(o.patch(), before);
+        drop(QStringLiteral(LARIAT_SOURCE "/data/demo/kick.json"));
+        QCOMPARE(o.patch().title, std::string("Engine Room, three kicks"));
+    }
+
+    void aDiskThatIsFullLosesNothing() {
+        if (!QFile::exists(QStringLiteral("/dev/full"))) QSKIP("this system has no full disk to write to");
+        Opened o;
+        o.window.document().apply({SetTitle{"Changed"}}, QStringLiteral("name"));
+        const auto saved = o.window.document().saveAs(QStringLiteral("/dev/full/patch.json"));
+        QVERIFY(!saved);
+        QCOMPARE(o.patch().title, std::string("Changed"));
+        QVERIFY(!o.window.document().history().isClean());
+        QVERIFY(!saved.error().reason.empty());
+    }
+
+    void historyShowsEveryStep() {
+        Opened o;
+        o.window.document().apply({SetTitle{"One"}}, QStringLiteral("name One"));
+        o.action(QStringLiteral("History…"))->trigger();
+        auto* view = o.window.findChild<QUndoView*>();
+        QVERIFY(view && view->isVisible());
+        QCOMPARE(view->stack()->count(), 1);
+        view->close();
+    }
+};
+
+QTEST_MAIN(HearingWindowTest)
+#include "hearing_window_test.moc"
