@@ -12,8 +12,8 @@
 namespace lariat {
 namespace {
 
-constexpr int kWidth = 56;
-constexpr qreal kWorthIt = 1.3; ///< screens of rows from which on the map is shown
+constexpr int kWidth = 36;
+constexpr qreal kWorthIt = 2.0; ///< screens of rows from which on the map is shown
 
 } // namespace
 
@@ -42,11 +42,11 @@ void ChartMap::paintEvent(QPaintEvent*) {
     const qreal across = (width() - 8) / std::max(1.0, layout.contentWidth);
     for (const ChartRow& row : layout.rows) {
         const qreal y = 4 + row.top * scale();
-        const qreal height = std::max(1.0, row.height * scale() - 1);
+        const qreal height = std::clamp(row.height * scale() - 1, 1.0, 3.0);
         if (row.kind == ChartRow::Kind::Heading) {
             painter.fillRect(QRectF(0, y, width(), height), l.line);
         } else if (row.kind == ChartRow::Kind::Finding) {
-            painter.fillRect(QRectF(0, y, width(), std::max(2.0, height)), l.alarm);
+            painter.fillRect(QRectF(0, y, width(), height), l.alarm);
         } else if (row.kind == ChartRow::Kind::Cable) {
             const qreal left = 4 + across * std::min(row.fromX, row.toX);
             const qreal right = 4 + across * std::max(row.fromX, row.toX);

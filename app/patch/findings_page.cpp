@@ -23,7 +23,10 @@ FindingsPage::FindingsPage(const Session& session, Chart& chart, QWidget* parent
     area_->setWidgetResizable(true);
     area_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     area_->setAccessibleName(tr("Findings"));
-    layout->addWidget(voices_);
+    auto* line = new QHBoxLayout;
+    line->setContentsMargins(0, 0, 12, 0);
+    line->addWidget(voices_);
+    layout->addLayout(line);
     layout->addWidget(area_, 1);
     connect(voices_, &QComboBox::activated, this, &FindingsPage::refresh);
     connect(&session_.checker, &Checker::findingsChanged, this, &FindingsPage::refresh);

@@ -1,7 +1,9 @@
 #include "patch/side_panel.h"
 
 #include "look/fonts.h"
+#include "shell/theme.h"
 
+#include <QEvent>
 #include <QTabBar>
 
 #include <algorithm>
@@ -16,6 +18,8 @@ constexpr int kWidth = 276;
 SidePanel::SidePanel(const Session& session, Chart& chart, QWidget* parent) : QTabWidget(parent), session_(session) {
     setFixedWidth(kWidth);
     setDocumentMode(true);
+    setAccessibleName(tr("Panel"));
+    tabBar()->setAccessibleName(tr("What the panel shows"));
     tabBar()->setExpanding(true);
     tabBar()->setFont(textFont(13));
     inspector_ = new Inspector(session, chart);
@@ -31,7 +35,24 @@ SidePanel::SidePanel(const Session& session, Chart& chart, QWidget* parent) : QT
     connect(inspector_, &Inspector::dismissRequested, this, &SidePanel::dismissRequested);
     connect(findings_, &FindingsPage::dismissRequested, this, &SidePanel::dismissRequested);
     connect(&session.checker, &Checker::findingsChanged, this, &SidePanel::countFindings);
+    dress();
     countFindings();
+}
+
+/// Quiet tabs: the one that is open has a line below it.
+void SidePanel::dress() {
+    const Look& l = look();
+    tabBar()->setStyleSheet(
+        QStringLiteral("QTabBar::tab { padding: 8px 6px; border: none; border-bottom: 3px solid %1; "
+                       "background: %2; color: %3; }"
+                       "QTabBar::tab:selected { border-bottom-color: %4; color: %5; }"
+                       "QTabBar::tab:focus { color: %4; }")
+            .arg(l.line.name(), l.panel.name(), l.softInk.name(), l.accent.name(), l.ink.name()));
+}
+
+void SidePanel::changeEvent(QEvent* event) {
+    QTabWidget::changeEvent(event);
+    if (event->type() == QEvent::PaletteChange) dress();
 }
 
 void SidePanel::countFindings() {

@@ -24,7 +24,11 @@ class SidePanel : public QTabWidget {
     void fixRequested(const Finding& finding, std::size_t fix);
     void dismissRequested(const Finding& finding);
 
+  protected:
+    void changeEvent(QEvent* event) override;
+
   private:
+    void dress();
     void countFindings();
 
     Session session_;

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cctype>
 #include <numeric>
+#include <optional>
 
 #include <fmt/format.h>
 
@@ -82,11 +83,19 @@ Result<Named> findJack(const std::string& text, const std::vector<Named>& among,
     return failure(fmt::format("there is no {} \"{}\"; near it: {}", what, text, fmt::join(names, ", ")));
 }
 
-/// Where the word "to" stands in a sentence; npos if it does not yet.
-std::size_t splitAt(const std::string& sentence) {
+/// Where the words "to" stand in a sentence: of each, the end of what is before it.
+std::vector<std::size_t> splitsOf(const std::string& sentence) {
     std::string padded = " " + sentence + " ";
     std::ranges::transform(padded, padded.begin(), [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
-    return padded.find(" to "); // counted in the padded text: the blank before "to" is the place of the word itself
+    std::vector<std::size_t> splits;
+    // Counted in the padded text, the blank before "to" is the place of the word itself.
+    for (auto at = padded.find(" to "); at != std::string::npos; at = padded.find(" to ", at + 1)) splits.push_back(at);
+    return splits;
+}
+
+/// What stands behind such a "to".
+std::string behind(const std::string& text, std::size_t split) {
+    return lower(std::string_view(text).substr(std::min(text.size(), split + 2)));
 }
 
 /// A line without the "- " or "12." that it has in a list.
@@ -128,16 +137,19 @@ Result<TieCable> makeTie(JackRef a, JackRef b, const Patch& patch, const Library
 
 Result<TieCable> readTie(const std::string& sentence, const Patch& patch, const Library& library) {
     const std::string text = lower(sentence);
-    const auto split = splitAt(text);
-    if (split == std::string::npos)
-        return failure("write which output goes to which input, as in \"clock 16ths to tracks clock\"");
-    const std::string from = lower(std::string_view(text).substr(0, split));
-    const std::string to = lower(std::string_view(text).substr(std::min(text.size(), split + 2)));
-    const auto output = findJack(from, jacksOf(patch, library, true), "output");
-    if (!output) return tl::unexpected(output.error());
-    const auto input = findJack(to, jacksOf(patch, library, false), "input");
-    if (!input) return tl::unexpected(input.error());
-    return makeTie(output->ref, input->ref, patch, library);
+    const std::vector<std::size_t> splits = splitsOf(text);
+    if (splits.empty()) return failure("write which output goes to which input, as in \"clock 16ths to tracks clock\"");
+    const auto outputs = jacksOf(patch, library, true);
+    const auto inputs = jacksOf(patch, library, false);
+    // A name may have a "to" of its own: the first one that leaves two jacks is meant.
+    std::optional<Error> problem;
+    for (const std::size_t split : splits) {
+        const auto output = findJack(text.substr(0, split), outputs, "output");
+        const auto input = findJack(behind(text, split), inputs, "input");
+        if (output && input) return makeTie(output->ref, input->ref, patch, library);
+        if (!problem || output) problem = output ? input.error() : output.error();
+    }
+    return tl::unexpected(*problem);
 }
 
 Result<std::vector<Edit>> readTies(const std::string& text, const Patch& patch, const Library& library) {
@@ -162,31 +174,29 @@ Result<std::vector<Edit>> readTies(const std::string& text, const Patch& patch, 
 
 std::vector<std::string> completeTie(const std::string& text, const Patch& patch, const Library& library,
                                      std::size_t limit) {
-    const auto split = splitAt(text);
-    const bool behind = split != std::string::npos;
-    const std::string typed =
-        lower(behind ? std::string_view(text).substr(std::min(text.size(), split + 2)) : std::string_view(text));
+    std::string typed = lower(text);
     std::string head;
     const JackInfo* output = nullptr;
-    if (behind) {
-        const auto from = findJack(text.substr(0, split), jacksOf(patch, library, true), "output");
-        if (!from) return {};
-        head = from->name + " to ";
-        output = from->jack;
-    }
+    const auto splits = splitsOf(text);
+    for (const std::size_t split : splits)
+        if (const auto from = findJack(text.substr(0, split), jacksOf(patch, library, true), "output")) {
+            typed = behind(text, split);
+            head = from->name + " to ";
+            output = from->jack;
+        }
     struct Ranked {
         int rank;
         std::string text;
     };
     std::vector<Ranked> found;
-    for (const Named& named : jacksOf(patch, library, !behind)) {
+    for (const Named& named : jacksOf(patch, library, !output)) {
         const std::string name = lower(named.name);
         const auto at = name.find(typed);
         if (at == std::string::npos) continue;
-        if (behind && patch.cableInto(named.ref)) continue;
+        if (output && patch.cableInto(named.ref)) continue;
         int rank = at == 0 ? 0 : 2;
         if (output && named.jack->kind != output->kind) ++rank;
-        found.push_back({rank, behind ? head + named.name : named.name + " to "});
+        found.push_back({rank, output ? head + named.name : named.name + " to "});
     }
     std::ranges::stable_sort(found, {}, &Ranked::rank);
     std::vector<std::string> out;

@@ -191,7 +191,7 @@ class BuildingWindowTest : public QObject {
                 continue;
             }
             o.chart().selectPost({});
-            o.drag(from, to, 0);
+            o.drag(from, to, o.patch().cables.empty() ? 0 : o.patch().cables.back().id);
             QTRY_VERIFY(o.place().chooser());
             Opened::choose(o.place().chooser()->outputs(),
                            QString::fromStdString(library.jack(wanted, cable.from)->name));

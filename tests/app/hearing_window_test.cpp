@@ -30,7 +30,7 @@ class HearingWindowTest : public QObject {
     void rowsAndVoicesAreSilenced() {
         Opened o;
         Listening& listening = o.window.sound().listening();
-        const Cable& way = *o.patch().cableInto(jackRef("out.left"));
+        const Cable& way = *o.patch().cableInto(jackRef("line-out.left"));
         QTRY_VERIFY_WITH_TIMEOUT(peak(o, 300) > 0.1f, 10'000);
         o.chart().selectCable(way.id);
         o.action(QStringLiteral("Silence the row, or let it sound"))->trigger();

@@ -238,7 +238,7 @@ class WindowTest : public QObject {
         Opened::choose(o.place().chooser()->inputs(), QStringLiteral("in R"));
         bool told = false;
         for (const QLabel* label : o.place().chooser()->findChildren<QLabel*>())
-            told |= label->text().contains(QLatin1String("Breaks the normal from Mixer mix"));
+            told |= label->text().contains(QLatin1String("Breaks the wire behind the panel from Mixer mix"));
         QVERIFY(told);
         QTest::keyClick(o.place().chooser(), Qt::Key_Escape);
         QTRY_VERIFY(!o.place().chooser());

@@ -1,0 +1,26 @@
+#!/usr/bin/env bash
+# Brings app/i18n/*.ts up to date with what the sources say. The core knows nothing of Qt: its sentences, say("…"), are
+# handed to lupdate as a list under the context "core".
+set -euo pipefail
+cd "$(dirname "$0")/.."
+list="$(mktemp -d)"
+trap 'rm -rf "$list"' EXIT
+/usr/bin/python3 - "$list/core_sentences.cpp" <<'PY'
+import pathlib
+import re
+import sys
+
+literal = r'"(?:[^"\\]|\\.)*"'
+found = []
+for file in sorted(pathlib.Path("core").rglob("*.cpp")):
+    for match in re.finditer(r"\bsay\(\s*((?:%s\s*)+)" % literal, file.read_text()):
+        text = "".join(part[1:-1] for part in re.findall(literal, match[1]))
+        if text not in found:
+            found.append(text)
+pathlib.Path(sys.argv[1]).write_text(
+    "\n".join(f'QT_TRANSLATE_NOOP("core", "{text}");' for text in found) + "\n"
+)
+PY
+lupdate=$(command -v lupdate || echo /usr/lib/qt6/bin/lupdate)
+"$lupdate" -silent -no-obsolete -locations none -I app -I core -I . app/*.cpp app/shell app/patch app/sheet app/print app/look \
+    "$list/core_sentences.cpp" -ts app/i18n/lariat_de.ts
