@@ -1,6 +1,7 @@
 #include "patch/building_actions.h"
 
 #include "building/capacity.h"
+#include "building/flow.h"
 #include "building/insert.h"
 #include "building/split.h"
 #include "building/voice.h"
@@ -63,6 +64,13 @@ void BuildingActions::addTo(QMenu& patch) {
             << add(tr("&Copy its settings"), "Ctrl+Shift+C", [this] { copySettings(); })
             << add(tr("Past&e settings"), "Ctrl+Shift+V", [this] { pasteSettings(); })
             << add(tr("&Remove the post"), "Ctrl+Del", [this] { removePost(); });
+    add(tr("Order the posts alon&g the flow"), "Ctrl+Shift+G", [this] {
+        const Edits edits = orderPosts(session_.document.patch());
+        if (edits.empty())
+            Q_EMIT message(tr("The posts stand along the flow already."), false);
+        else
+            session_.document.apply(edits, tr("order the posts"));
+    });
     add(tr("Double the &voice…"), "Ctrl+D", [this] { duplicate(); });
 }
 
@@ -386,8 +394,9 @@ void BuildingActions::pasteSettings() {
     std::vector<Edit> edits;
     for (const QString& line : QGuiApplication::clipboard()->text().split(QLatin1Char('\n'))) {
         const KnobInfo* knob = part.knob(line.section(QLatin1Char('='), 0, 0).trimmed().toStdString());
-        const auto value =
-            knob ? knob->scale.parse(line.section(QLatin1Char('='), 1).trimmed().toStdString()) : std::nullopt;
+        const auto value = knob ? knob->scale.parse(line.section(QLatin1Char('='), 1).trimmed().toStdString(),
+                                                    tempoOf(session_.document.patch(), session_.document.library()))
+                                : std::nullopt;
         if (!value || *value < knob->scale.min || *value > knob->scale.max || post->locked.contains(knob->id)) continue;
         edits.emplace_back(SetKnob{post->id, knob->id, *value});
     }

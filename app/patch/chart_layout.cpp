@@ -1,5 +1,7 @@
 #include "patch/chart_layout.h"
 
+#include <QCoreApplication>
+
 #include <algorithm>
 #include <cmath>
 #include <map>
@@ -50,7 +52,7 @@ std::vector<qreal> gapWeights(const Patch& patch) {
 QString headingOf(const Cable& cable) {
     const QString voice = QString::fromStdString(cable.voice);
     const QString step = QString::fromStdString(cable.step);
-    if (voice.isEmpty() && step.isEmpty()) return QStringLiteral("Cables");
+    if (voice.isEmpty() && step.isEmpty()) return QCoreApplication::translate("lariat", "Cables");
     return step.isEmpty() ? voice : voice.isEmpty() ? step : voice + QStringLiteral(" · ") + step;
 }
 

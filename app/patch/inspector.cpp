@@ -439,6 +439,7 @@ void Inspector::markKnob(Knob& knob, const Post& post, const std::string& id) {
     int number = -1;
     for (const Controller& one : session_.document.patch().controllers)
         if (one.post == post.id && one.knob == id) number = one.number;
+    knob.setTempo(tempoOf(session_.document.patch(), session_.document.library()));
     knob.showMarks(post.locked.contains(id), note == post.knobNotes.end() ? QString() : q(note->second), number);
 }
 

@@ -96,7 +96,7 @@ void Knob::typeValue() {
 }
 
 void Knob::take(const QString& text) {
-    const auto read = scale_.parse(text.toStdString());
+    const auto read = scale_.parse(text.toStdString(), tempo_);
     if (locked_) {
         turnTo(0.0); // says that it is locked
         return;

@@ -23,6 +23,8 @@ class Knob : public QWidget {
     [[nodiscard]] bool turning() const { return dragging_ || (field_ && field_->isVisible()); }
     /// Shows a value without telling anyone.
     void showValue(double value);
+    /// Beats per minute, so that note values can be typed; 0: there are none.
+    void setTempo(double tempo) { tempo_ = tempo; }
     /// Where modulation takes it, from … to; nothing: nowhere.
     void showReach(std::optional<std::pair<double, double>> reach);
     /// A locked knob does not turn; a note and a controller (-1: none) are marked.
@@ -66,6 +68,7 @@ class Knob : public QWidget {
     double fraction_ = 0.0; ///< follows the hand, finer than what the value shows
     std::optional<std::pair<double, double>> reach_;
     bool locked_ = false;
+    double tempo_ = 0.0;
     QString note_;
     int controller_ = -1;
     QPoint lastAt_;

@@ -3,14 +3,37 @@
 #include "library/tie.h"
 #include "look/fonts.h"
 #include "patch/plug_warning.h"
+#include "shell/theme.h"
 
 #include <QAbstractItemView>
 #include <QClipboard>
 #include <QCompleter>
 #include <QGuiApplication>
 #include <QKeyEvent>
+#include <QPainter>
+#include <QStyledItemDelegate>
 
 namespace lariat {
+namespace {
+
+constexpr int kAbout = Qt::UserRole + 1;
+
+/// A sentence, and at its right what is to be known of the jack.
+class CompletionDelegate : public QStyledItemDelegate {
+  public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+    void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+        QStyledItemDelegate::paint(painter, option, index);
+        painter->save();
+        painter->setFont(textFont(13));
+        painter->setPen(option.state.testFlag(QStyle::State_Selected) ? look().card : look().softInk);
+        painter->drawText(option.rect.adjusted(0, 0, -8, 0), Qt::AlignRight | Qt::AlignVCenter,
+                          index.data(kAbout).toString());
+        painter->restore();
+    }
+};
+
+} // namespace
 
 TieLine::TieLine(const Session& session, QWidget* parent) : QLineEdit(parent), session_(session) {
     setFont(figureFont(13));
@@ -23,6 +46,7 @@ TieLine::TieLine(const Session& session, QWidget* parent) : QLineEdit(parent), s
     completer->setCompletionMode(QCompleter::UnfilteredPopupCompletion);
     completer->setMaxVisibleItems(12);
     completer->popup()->setFont(figureFont(13));
+    completer->popup()->setItemDelegate(new CompletionDelegate(completer));
     setCompleter(completer);
     connect(this, &QLineEdit::textEdited, this, &TieLine::offer);
     connect(completer, qOverload<const QString&>(&QCompleter::activated), this, [this](const QString& text) {
@@ -39,12 +63,15 @@ void TieLine::focusInEvent(QFocusEvent* event) {
 }
 
 void TieLine::offer() {
-    QStringList sentences;
-    for (const std::string& text :
-         completeTie(this->text().toStdString(), session_.document.patch(), session_.document.library()))
-        sentences << QString::fromStdString(text);
-    offered_.setStringList(sentences);
-    if (!sentences.isEmpty() && !text().isEmpty()) completer()->complete();
+    const Patch& patch = session_.document.patch();
+    const Library& library = session_.document.library();
+    offered_.clear();
+    for (const std::string& sentence : completeTie(text().toStdString(), patch, library)) {
+        auto* item = new QStandardItem(QString::fromStdString(sentence));
+        item->setData(QString::fromStdString(aboutCompletion(sentence, patch, library)), kAbout);
+        offered_.appendRow(item);
+    }
+    if (offered_.rowCount() > 0 && !text().isEmpty()) completer()->complete();
 }
 
 /// A list of sentences on the clipboard goes in as one step; a single one is pasted as text.

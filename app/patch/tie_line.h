@@ -4,7 +4,7 @@
 #include "shell/session.h"
 
 #include <QLineEdit>
-#include <QStringListModel>
+#include <QStandardItemModel>
 
 namespace lariat {
 
@@ -29,7 +29,7 @@ class TieLine : public QLineEdit {
     void warn();
 
     Session session_;
-    QStringListModel offered_;
+    QStandardItemModel offered_;
     QString warned_;
 };
 

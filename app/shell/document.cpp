@@ -6,6 +6,7 @@
 #include <QFile>
 #include <QFileInfo>
 #include <QUndoCommand>
+#include <QUuid>
 
 #include <algorithm>
 
@@ -148,7 +149,11 @@ Patch Document::heard() const {
 
 void Document::setRecoveryFolder(const QString& folder) {
     QDir().mkpath(folder);
-    recoveryFile_ = QStringLiteral("%1/unsaved-%2.json").arg(folder).arg(QCoreApplication::applicationPid());
+    // A process may have several windows, each with its own work.
+    recoveryFile_ = QStringLiteral("%1/unsaved-%2-%3.json")
+                        .arg(folder)
+                        .arg(QCoreApplication::applicationPid())
+                        .arg(QUuid::createUuid().toString(QUuid::Id128));
 }
 
 void Document::keep() {
@@ -165,7 +170,7 @@ QStringList Document::leftBehind(const QString& folder) {
     QStringList found;
     for (const QFileInfo& info :
          QDir(folder).entryInfoList({QStringLiteral("unsaved-*.json")}, QDir::Files, QDir::Time)) {
-        const QString owner = info.completeBaseName().section(QLatin1Char('-'), 1);
+        const QString owner = info.completeBaseName().section(QLatin1Char('-'), 1, 1);
         if (!QFileInfo::exists(QStringLiteral("/proc/") + owner)) found << info.absoluteFilePath();
     }
     return found;

@@ -111,10 +111,9 @@ void TransportBar::paintEvent(QPaintEvent*) {
 }
 
 QString TransportBar::tempo() const {
-    for (const Post& post : session_.document.patch().posts)
-        if (const KnobInfo* knob = session_.document.library().part(post)->knobFor("clock", "tempo"))
-            return QString::fromStdString(knob->scale.text(knobValue(post, *knob)));
-    return tr("no clock");
+    const double tempo = tempoOf(session_.document.patch(), session_.document.library());
+    return tempo > 0.0 ? QString::fromStdString(Scale{Unit::Bpm, 0, 1000, Taper::Linear, {}}.text(tempo))
+                       : tr("no clock");
 }
 
 void TransportBar::showMonitor() {

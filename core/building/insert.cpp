@@ -1,5 +1,7 @@
 #include "building/insert.h"
 
+#include <algorithm>
+
 #include <fmt/format.h>
 
 namespace lariat {
@@ -37,7 +39,12 @@ Result<Edits> insertInto(const Patch& patch, const Library& library, int id, con
     if (!in) return failure(fmt::format("{} has no input free", post.name));
     if (!out) return failure(fmt::format("{} has no output", post.name));
     Edits edits;
-    if (!patch.post(post.id)) edits.emplace_back(AddPost{post});
+    if (!patch.post(post.id)) {
+        edits.emplace_back(AddPost{post});
+        // On the chart it stands before what it feeds.
+        const auto target = std::ranges::find(patch.posts, cable->to.post, &Post::id);
+        edits.emplace_back(ReorderPost{post.id, static_cast<int>(target - patch.posts.begin())});
+    }
     edits.emplace_back(MoveCable{id, cable->from, {post.id, in->id}});
     edits.emplace_back(
         TieCable{{0, {post.id, out->id}, cable->to, cable->voice, cable->step, "", 0, "", {}}, patch.row(id) + 1});

@@ -395,6 +395,13 @@ double knobValue(const Post& post, const KnobInfo& knob) {
     return it == post.knobs.end() ? knob.initial : it->second;
 }
 
+double tempoOf(const Patch& patch, const Library& library) {
+    for (const Post& post : patch.posts)
+        if (const PartInfo* part = library.part(post))
+            if (const KnobInfo* knob = part->knobFor("clock", "tempo")) return knobValue(post, *knob);
+    return 0.0;
+}
+
 const char* kindName(SignalKind kind) {
     switch (kind) {
     case SignalKind::Audio:

@@ -131,6 +131,8 @@ class Library {
 
 /// Where a post's knob stands: its value in the patch, else its initial one.
 double knobValue(const Post& post, const KnobInfo& knob);
+/// The tempo of the first clock of a patch, in beats per minute; 0 if it has none.
+double tempoOf(const Patch& patch, const Library& library);
 /// The jack's kind as a word.
 const char* kindName(SignalKind kind);
 

@@ -204,4 +204,19 @@ std::vector<std::string> completeTie(const std::string& text, const Patch& patch
     return out;
 }
 
+std::string aboutCompletion(const std::string& sentence, const Patch& patch, const Library& library) {
+    const auto splits = splitsOf(sentence);
+    if (splits.empty()) return {};
+    // An output alone ends with "to".
+    const std::string input = behind(sentence, splits.back());
+    const auto named = input.empty()
+                           ? findJack(sentence.substr(0, splits.back()), jacksOf(patch, library, true), "output")
+                           : findJack(input, jacksOf(patch, library, false), "input");
+    if (!named) return {};
+    const auto range = fmt::format("{:g}…{:+g} V", named->jack->min, named->jack->max);
+    if (!input.empty()) return range;
+    const auto used = std::ranges::count(patch.cables, named->ref, &Cable::from);
+    return used == 0 ? range + ", free" : fmt::format("{}, in use {}×", range, used);
+}
+
 } // namespace lariat

@@ -24,6 +24,9 @@ Result<std::vector<Edit>> readTies(const std::string& text, const Patch& patch, 
 std::vector<std::string> completeTie(const std::string& text, const Patch& patch, const Library& library,
                                      std::size_t limit = 12);
 
+/// What is to be known of the jack that such a sentence ends with: "-5…+5 V, free", "0…+8 V, in use 2 times".
+std::string aboutCompletion(const std::string& sentence, const Patch& patch, const Library& library);
+
 /// "Osc A saw", as the tie line writes a jack.
 std::string tieName(const JackRef& ref, const Patch& patch, const Library& library);
 

@@ -72,6 +72,64 @@ std::string hertzText(double hertz) {
     return figures(hertz) + " Hz";
 }
 
+/// What another unit means here: a period as a rate, a pitch voltage as hertz or semitones, decibels as a level.
+std::optional<double> fromOtherUnit(Unit unit, const Written& w) {
+    const auto is = [&](auto... words) { return ((w.unit == words) || ...); };
+    const double seconds = is("ms") ? w.number / 1e3 : w.number;
+    switch (unit) {
+    case Unit::Hertz:
+        if (is("s", "ms") && seconds > 0.0) return 1.0 / seconds;
+        if (is("v")) return toHertz(Volts{w.number}).value;
+        if (is("bpm")) return w.number / 60.0;
+        break;
+    case Unit::Seconds:
+        if (is("hz", "k", "khz") && w.number > 0.0) return 1.0 / (is("hz") ? w.number : w.number * 1e3);
+        if (is("bpm") && w.number > 0.0) return 60.0 / w.number;
+        break;
+    case Unit::Percent:
+        if (is("db")) return 100.0 * std::pow(10.0, w.number / 20.0);
+        break;
+    case Unit::Decibels:
+        if (is("%") && w.number > 0.0) return 20.0 * std::log10(w.number / 100.0);
+        break;
+    case Unit::Semitones:
+        if (is("v")) return w.number * 12.0;
+        break;
+    case Unit::Cents:
+        if (is("v")) return w.number * 1200.0;
+        break;
+    case Unit::Octaves:
+        if (is("v")) return w.number;
+        break;
+    case Unit::Bpm:
+        if (is("hz")) return w.number * 60.0;
+        if (is("s", "ms") && seconds > 0.0) return 60.0 / seconds;
+        break;
+    default:
+        break;
+    }
+    return std::nullopt;
+}
+
+/// "1/8", "1/8." (dotted) or "1/8t" (triplet) as quarter notes.
+std::optional<double> noteValue(std::string_view text) {
+    const auto slash = text.find('/');
+    if (slash == std::string_view::npos) return std::nullopt;
+    double factor = 4.0;
+    if (text.ends_with('.')) factor *= 1.5;
+    if (text.ends_with('t') || text.ends_with('T')) factor *= 2.0 / 3.0;
+    if (factor != 4.0) text.remove_suffix(1);
+    const auto number = [](std::string_view digits) {
+        int out = 0;
+        const auto [end, error] = std::from_chars(digits.data(), digits.data() + digits.size(), out);
+        return error == std::errc{} && end == digits.data() + digits.size() ? out : 0;
+    };
+    const int above = number(text.substr(0, slash));
+    const int below = number(text.substr(slash + 1));
+    if (above < 1 || below < 1) return std::nullopt;
+    return factor * above / below;
+}
+
 std::optional<double> inUnit(Unit unit, const Written& w) {
     const auto is = [&](auto... words) { return ((w.unit == words) || ...); };
     switch (unit) {
@@ -116,7 +174,7 @@ std::optional<double> inUnit(Unit unit, const Written& w) {
         if (is("")) return w.number;
         break;
     }
-    return std::nullopt;
+    return fromOtherUnit(unit, w);
 }
 
 } // namespace
@@ -187,7 +245,7 @@ std::string Scale::text(double value) const {
     return figures(value);
 }
 
-std::optional<double> Scale::parse(std::string_view input) const {
+std::optional<double> Scale::parse(std::string_view input, double tempo) const {
     const std::string_view written = trimmed(input);
     if (taper == Taper::Switch) {
         const std::string wanted = lower(written);
@@ -199,6 +257,11 @@ std::optional<double> Scale::parse(std::string_view input) const {
         const auto fraction = parseClockHand(written);
         return fraction ? std::optional(toValue(*fraction)) : std::nullopt;
     }
+    if (tempo > 0.0 && (unit == Unit::Hertz || unit == Unit::Seconds))
+        if (const auto quarters = noteValue(written)) {
+            const double seconds = *quarters * 60.0 / tempo;
+            return unit == Unit::Seconds ? seconds : 1.0 / seconds;
+        }
     if (unit == Unit::Hertz)
         if (const auto note = parseNote(written)) return noteToHertz(*note).value;
     const auto parts = split(written);

@@ -33,9 +33,11 @@ struct Scale {
     [[nodiscard]] double toValue(double fraction) const;
     /// The value with its unit as people write it: "412 Hz", "38 %", "62 ms", or the word of a switch.
     [[nodiscard]] std::string text(double value) const;
-    /// Reads a value ("412 Hz", "1.2k", "D3", "35 %", "62 ms"), a clock-hand position ("10:20") or a switch
-    /// word. Nothing if it cannot be read; a readable value outside the range is returned as it is.
-    [[nodiscard]] std::optional<double> parse(std::string_view text) const;
+    /// Reads a value ("412 Hz", "1.2k", "D3", "35 %", "62 ms"), a clock-hand position ("10:20") or a switch word; also
+    /// in a unit that means the same: a period as a rate, "0.35 V" as pitch, "-12 dB" as a level, and with a tempo in
+    /// beats per minute a note value, "1/8", "1/8." or "1/8t". Nothing if it cannot be read; a readable value outside
+    /// the range is returned as it is.
+    [[nodiscard]] std::optional<double> parse(std::string_view text, double tempo = 0.0) const;
     /// What `parse` accepts, for error messages: "Hz, a note such as D3, or a clock-hand position".
     [[nodiscard]] std::string expectation() const;
 };

@@ -47,6 +47,54 @@ class CliTest : public QObject {
         QCOMPARE(run({"dance"}).code, 3);
     }
 
+    /// The moves of building, each on the demo, and what they refuse.
+    void building() {
+        const QString made = in("built.json");
+        const auto rows = [&] { return run({"check", made, "--json"}).code; };
+        const Answer free = run({"build", "free", kLamp, "--json"});
+        QVERIFY(free.json().array().size() > 8);
+        QCOMPARE(run({"build", "insert", kLamp, "--row", "1", "--what", "attenuverter", "--out", made}).code, 0);
+        QVERIFY(rows() >= 0);
+        QCOMPARE(run({"build", "insert", kLamp, "--row", "99", "--what", "vca", "--out", made}).code, 2);
+        const Answer none = run({"build", "insert", kLamp, "--row", "1", "--what", "organ", "--out", made});
+        QCOMPARE(none.code, 2);
+        QVERIFY(none.err.contains(QLatin1String("build free")));
+        const Answer ways = run({"build", "split", kLamp, "--from", "lfo.sine", "--to", "osc-a.pwm"});
+        QCOMPARE(ways.code, 0);
+        QVERIFY2(ways.out.contains(QLatin1String("cents a volt")), qPrintable(ways.out));
+        QCOMPARE(
+            run({"build", "split", kLamp, "--from", "lfo.sine", "--to", "osc-a.pwm", "--way", "1", "--out", made}).code,
+            0);
+        QCOMPARE(run({"build", "split", kLamp, "--from", "nothing", "--to", "osc-a.pwm"}).code, 2);
+        QCOMPARE(run({"build", "double", kLamp, "--voice", "Lead", "--as", "Lead 2", "--out", made}).code,
+                 2); // too few parts
+        QVERIFY(run({"build", "path", kLamp, "--jack", "osc-a.saw"}).out.contains(QLatin1String("Filter in 1")));
+        QCOMPARE(run({"build", "morph", kLamp, "--mix", "0.5", "--out", made}).code, 2); // nothing is kept yet
+        QCOMPARE(run({"build", "morph", kLamp, "--keep", "A", "--out", made}).code, 0);
+        QCOMPARE(run({"build", "morph", made, "--keep", "B"}).code, 0);
+        QCOMPARE(run({"build", "morph", made, "--mix", "0.5"}).code, 0);
+    }
+
+    void severalSentencesAllOrNone() {
+        const QString out = in("tied.json");
+        QCOMPARE(run({"tie", kLamp, "lfo sine to follower pwm", "lfo saw to filter in 2", "--out", out}).code, 0);
+        QVERIFY(QFile::exists(out));
+        const QString other = in("not-tied.json");
+        const Answer half = run({"tie", kLamp, "lfo sine to follower pwm", "lfo saw to nowhere", "--out", other});
+        QCOMPARE(half.code, 2);
+        QVERIFY(half.err.contains(QLatin1String("sentence 2")));
+        QVERIFY(!QFile::exists(other));
+    }
+
+    void everythingIsMendedInTurn() {
+        const QString out = in("mended.json");
+        const Answer fixed = run({"check", kLamp, "--fix", "--out", out});
+        QCOMPARE(fixed.code, 0);
+        const Answer again = run({"check", out, "--json"});
+        QCOMPARE(again.code, 0);
+        QVERIFY(again.json().array().isEmpty());
+    }
+
     void benchAndTables() {
         const QJsonArray costs = run({"bench", "--json"}).json().array();
         QCOMPARE(costs.size(), static_cast<qsizetype>(lariat::blockTypes().size()));

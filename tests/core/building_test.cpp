@@ -1,6 +1,7 @@
 // Moves: inserting, splitting, doubling a voice, morphing, and what a plug breaks.
 #include "building/breaks.h"
 #include "building/capacity.h"
+#include "building/flow.h"
 #include "building/insert.h"
 #include "building/morph.h"
 #include "building/path.h"
@@ -161,6 +162,26 @@ class BuildingTest : public QObject {
         QVERIFY(holds("clock.sixteenths", "tracks.clock"));
         QCOMPARE(pathThrough(patch, library(), {"clock", "reset"}).size(),
                  patch.cables.size()); // from there everything follows
+    }
+
+    void postsStandAlongTheFlow() {
+        PatchMaker maker("tower-case");
+        maker.post("out", "harbour", "out").post("vca", "ballast-a", "1").post("osc", "keel-a", "a").timing();
+        maker.tie("vca.out", "out.left")
+            .tie("osc.saw", "vca.in")
+            .tie("tracks.pitch-1", "osc.voct")
+            .tie("vca.out", "osc.fm");
+        const Patch patch = maker.make();
+        const std::vector<std::string> wanted = {"clock", "tracks", "osc", "vca", "out"};
+        const auto order = orderAlongFlow(patch);
+        const auto place = [&](const char* id) { return std::ranges::find(order, id) - order.begin(); };
+        QVERIFY(place("clock") < place("tracks"));
+        QVERIFY(place("tracks") < place("osc"));
+        QVERIFY(place("osc") < place("vca")); // the cable back does not turn it round
+        QCOMPARE(order.back(), std::string("out"));
+        const Patch ordered = after(patch, orderPosts(patch));
+        for (std::size_t i = 0; i < order.size(); ++i) QCOMPARE(ordered.posts[i].id, order[i]);
+        QVERIFY(orderPosts(ordered).empty());
     }
 
     void headings() {

@@ -99,6 +99,41 @@ class TieTest : public QObject {
         QVERIFY(completeTie("nonsense to ", lamp(), workspace().library).empty());
     }
 
+    void whatIsOfferedSaysItsRange() {
+        const auto about = [](const char* sentence) { return aboutCompletion(sentence, lamp(), workspace().library); };
+        QCOMPARE(about("Follower triangle to "), std::string("-5…+5 V, free"));
+        QCOMPARE(about("Contour 2 out to "), std::string("0…+8 V, in use 2×"));
+        QCOMPARE(about("LFO sine to Follower pwm"), std::string("-5…+5 V"));
+        QCOMPARE(about("nonsense"), std::string());
+    }
+
+    /// A list from somebody's notes goes in as a whole, or not at all.
+    void aListOfSentences() {
+        const auto read = [](const char* text) { return readTies(text, lamp(), workspace().library); };
+        const auto two = read("1. lfo sine to follower pwm\n\n  - lfo saw to filter in 2 ;");
+        QVERIFY(two);
+        QCOMPARE(two->size(), std::size_t{2});
+        QVERIFY(applyEdits(lamp(), *two));
+        const auto twice = read("lfo sine to follower pwm; lfo saw to follower pwm");
+        QVERIFY(!twice);
+        QVERIFY2(twice.error().reason.starts_with("sentence 2"), twice.error().reason.c_str());
+        QVERIFY(!read(""));
+        QVERIFY(!read("lfo sine follower pwm"));
+    }
+
+    /// A post may have a "to" in its name.
+    void namesWithAToOfTheirOwn() {
+        Patch patch = lamp();
+        for (Post& post : patch.posts)
+            if (post.id == "lfo") post.name = "Switch 4 to 1";
+        const auto tie = readTie("switch 4 to 1 sine to follower pwm", patch, workspace().library);
+        QVERIFY2(tie, tie ? "" : tie.error().reason.c_str());
+        QCOMPARE(tie->cable.from.text(), std::string("lfo.sine"));
+        const auto offered = completeTie("switch 4 to 1 sine to follower pw", patch, workspace().library);
+        QVERIFY(!offered.empty());
+        QCOMPARE(offered.front(), std::string("Switch 4 to 1 sine to Follower pwm"));
+    }
+
     void whatIsOfferedIsUnderstood() {
         for (const std::string& text : completeTie("leader sine to ", lamp(), workspace().library, 100))
             QVERIFY2(readTie(text, lamp(), workspace().library), text.c_str());

@@ -171,6 +171,33 @@ class UnitsTest : public QObject {
                 QVERIFY(std::abs(*read - value) <= 0.0051 * std::max(1.0, std::abs(value)));
             }
     }
+
+    /// Every unit that means the same is read, and note values at a tempo.
+    void valuesInAnySensibleUnit() {
+        const auto reads = [](const Scale& scale, const char* text, double wanted, double tempo = 0.0) {
+            const auto read = scale.parse(text, tempo);
+            QVERIFY2(read, text);
+            QVERIFY2(std::abs(*read - wanted) < 1e-4 * std::max(1.0, std::abs(wanted)), text);
+        };
+        const Scale hertz{Unit::Hertz, 0.01, 20000, Taper::Log, {}};
+        const Scale seconds{Unit::Seconds, 0.0003, 20, Taper::Log, {}};
+        const Scale percent{Unit::Percent, 0, 100, Taper::Linear, {}};
+        reads(hertz, "D3", 146.832);
+        reads(hertz, "4 ms", 250.0);
+        reads(hertz, "1 V", 523.251);
+        reads(hertz, "120 bpm", 2.0);
+        reads(hertz, "1/8", 4.0, 120.0);
+        reads(seconds, "1/8", 0.25, 120.0);
+        reads(seconds, "1/8.", 0.375, 120.0);
+        reads(seconds, "1/8t", 1.0 / 6.0, 120.0);
+        reads(seconds, "5 Hz", 0.2);
+        reads(percent, "-12 dB", 25.1189);
+        reads({Unit::Decibels, -60, 0, Taper::Linear, {}}, "50 %", -6.0206);
+        reads({Unit::Semitones, -7, 7, Taper::Linear, {}}, "0.35 V", 4.2);
+        reads({Unit::Bpm, 20, 300, Taper::Linear, {}}, "0.5 s", 120.0);
+        for (const char* bad : {"1/8", "1/0", "/8", "1/", "x dB", "0 ms"}) QVERIFY2(!hertz.parse(bad), bad);
+        QVERIFY(!percent.parse("1/8", 120.0));
+    }
 };
 
 QTEST_APPLESS_MAIN(UnitsTest)

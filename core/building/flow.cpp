@@ -1,0 +1,80 @@
+#include "building/flow.h"
+
+#include <algorithm>
+#include <map>
+
+namespace lariat {
+namespace {
+
+/// Length of the longest way from a source to each post, with cables that close a loop left out.
+class Depths {
+  public:
+    explicit Depths(const Patch& patch) {
+        for (const Cable& cable : patch.cables) before_[cable.to.post].push_back(cable.from.post);
+        for (const Post& post : patch.posts) visit(post.id);
+    }
+    [[nodiscard]] int of(const std::string& post) const { return depth_.at(post); }
+
+  private:
+    int visit(const std::string& post) {
+        if (const auto done = depth_.find(post); done != depth_.end()) return done->second;
+        depth_[post] = 0; // seen again on the way: a loop
+        int depth = 0;
+        for (const std::string& source : before_[post])
+            if (source != post) depth = std::max(depth, visit(source) + 1);
+        return depth_[post] = depth;
+    }
+
+    std::map<std::string, std::vector<std::string>> before_;
+    std::map<std::string, int> depth_;
+};
+
+} // namespace
+
+std::vector<std::string> orderAlongFlow(const Patch& patch) {
+    const Depths depths(patch);
+    const auto leadsOn = [&](const Post& post) {
+        return std::ranges::count(patch.cables, post.id, [](const Cable& cable) { return cable.from.post; }) > 0;
+    };
+    const auto isFed = [&](const Post& post) {
+        return std::ranges::count(patch.cables, post.id, [](const Cable& cable) { return cable.to.post; }) > 0;
+    };
+    // Voices in the order in which their first cable is tied; what serves them all stands before, or behind, them.
+    std::map<std::string, int> voices;
+    for (const Cable& cable : patch.cables) voices.try_emplace(cable.voice, static_cast<int>(voices.size()) + 1);
+    struct Place {
+        int group;
+        int depth;
+        std::string id;
+    };
+    std::vector<Place> places;
+    for (const Post& post : patch.posts) {
+        int group = post.voice.empty() ? (isFed(post) && depths.of(post.id) > 1 ? 1'000'000 : 0) : 0;
+        if (!post.voice.empty()) group = voices.contains(post.voice) ? voices.at(post.voice) : 999'999;
+        if (isFed(post) && !leadsOn(post)) group = 1'000'001; // a way out
+        places.push_back({group, depths.of(post.id), post.id});
+    }
+    std::ranges::stable_sort(places, [](const Place& a, const Place& b) {
+        return std::pair(a.group, a.depth) < std::pair(b.group, b.depth);
+    });
+    std::vector<std::string> order;
+    for (const Place& place : places) order.push_back(place.id);
+    return order;
+}
+
+Edits orderPosts(const Patch& patch) {
+    Edits edits;
+    std::vector<std::string> now;
+    for (const Post& post : patch.posts) now.push_back(post.id);
+    const std::vector<std::string> wanted = orderAlongFlow(patch);
+    for (std::size_t i = 0; i < wanted.size(); ++i) {
+        if (now[i] == wanted[i]) continue;
+        const auto at = std::ranges::find(now, wanted[i]);
+        now.erase(at);
+        now.insert(now.begin() + static_cast<std::ptrdiff_t>(i), wanted[i]);
+        edits.emplace_back(ReorderPost{wanted[i], static_cast<int>(i)});
+    }
+    return edits;
+}
+
+} // namespace lariat
