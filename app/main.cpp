@@ -45,7 +45,10 @@ int main(int argc, char** argv) {
     const QCommandLineOption panel(QStringLiteral("panel"),
                                    QStringLiteral("What the panel of the patch shows: chosen, findings or settings."),
                                    QStringLiteral("name"));
-    parser.addOptions({theme, place, size, picture, select, language, panel});
+    const QCommandLineOption until(
+        QStringLiteral("until"), QStringLiteral("Show the patch as it was after so many rows."), QStringLiteral("row"));
+    const QCommandLineOption keys(QStringLiteral("keys"), QStringLiteral("With keys to play on, in the picture."));
+    parser.addOptions({theme, place, size, picture, select, language, panel, until, keys});
     parser.process(app);
     lariat::speak(parser.isSet(language) ? parser.value(language) : lariat::Preferences::language());
 
@@ -88,7 +91,9 @@ int main(int argc, char** argv) {
     window.sound().openDevice(posing ? QString::fromLatin1(lariat::kSimulatedDevice) : lariat::Preferences::device());
     window.showPlace(parser.value(place));
     window.show();
-    if (posing) return lariat::takePicture(window, {parser.value(picture), parser.value(select), parser.value(panel)});
+    if (posing)
+        return lariat::takePicture(window, {parser.value(picture), parser.value(select), parser.value(until).toInt(),
+                                            parser.isSet(keys), parser.value(panel)});
     window.offerRecovery();
     return QApplication::exec();
 }

@@ -13,7 +13,7 @@ template <class T> Place* makePlace(const Session& session) {
 }
 
 QString tr(const char* text) {
-    return QCoreApplication::translate("places", text);
+    return QCoreApplication::translate("lariat", text);
 }
 
 } // namespace

@@ -12,6 +12,7 @@ namespace lariat {
 namespace {
 
 constexpr double kHeardSeconds = 3.2;
+constexpr qint64 kSettleMilliseconds = 700;
 constexpr qint64 kPatienceMilliseconds = 30'000;
 
 } // namespace
@@ -30,11 +31,16 @@ int takePicture(MainWindow& window, const Pose& pose) {
             patch->chart().selectCable(cables[static_cast<std::size_t>(row - 1)].id);
         else if (!pose.selected.isEmpty())
             patch->chart().selectPost(pose.selected.toStdString());
+        window.document().setUntilRow(pose.untilRow);
+        patch->keys().setVisible(pose.keys);
         patch->panel().setCurrentIndex(pose.panel == QLatin1String("findings")   ? 1
                                        : pose.panel == QLatin1String("settings") ? 2
                                                                                  : 0);
     }
-    for (int i = 0; i < 30; ++i) QApplication::processEvents(QEventLoop::AllEvents, 20);
+    // What is shown after a choice, such as readings and the reach of modulation, follows within some tenths of a
+    // second.
+    timer.restart();
+    while (timer.elapsed() < kSettleMilliseconds) QApplication::processEvents(QEventLoop::AllEvents, 20);
     QDir().mkpath(QFileInfo(pose.file).absolutePath());
     if (window.grab().save(pose.file)) return 0;
     std::fprintf(stderr, "lariat: %s cannot be written\n", qPrintable(pose.file));

@@ -11,4 +11,7 @@ build/app/lariat --theme dark --size 1280x800 --select contour-1 --picture "$sho
 build/app/lariat --theme light --size 1920x1080 --select osc-b --picture "$shots/patch-wide.png"
 build/app/lariat data/demo/engine-room.json --theme light --size 1280x800 --select compressor --picture "$shots/engine-room.png"
 build/app/lariat data/demo/deep-water.json --theme dark --size 1280x800 --select whirl-a --picture "$shots/deep-water.png"
+build/app/lariat --theme light --size 1280x800 --select 13 --panel findings --picture "$shots/findings.png"
+build/app/lariat data/demo/first-voice.json --theme light --size 1280x800 --select 7 --until 7 --keys --picture "$shots/row-by-row.png"
+build/app/lariat --theme light --size 1280x800 --select 7 --panel findings --language de --picture "$shots/german.png"
 build/app/lariat --theme light --size 1280x800 --place sheet --picture "$shots/sheet.png"

@@ -470,6 +470,50 @@
             <source>Open {} to {}</source>
             <translation>{} auf {} öffnen</translation>
         </message>
+        <message>
+            <source>{} · {}</source>
+            <translation>{} · {}</translation>
+        </message>
+        <message>
+            <source>moving, near {}</source>
+            <translation>bewegt, nahe {}</translation>
+        </message>
+        <message>
+            <source>no steady pitch</source>
+            <translation>keine feste Tonhöhe</translation>
+        </message>
+        <message>
+            <source>{}</source>
+            <translation>{}</translation>
+        </message>
+        <message>
+            <source>{}…{}</source>
+            <translation>{}…{}</translation>
+        </message>
+        <message>
+            <source>{} open</source>
+            <translation>{} offen</translation>
+        </message>
+        <message>
+            <source>stays low</source>
+            <translation>bleibt unten</translation>
+        </message>
+        <message>
+            <source>steady</source>
+            <translation>gleich bleibend</translation>
+        </message>
+        <message>
+            <source>period {}</source>
+            <translation>Periode {}</translation>
+        </message>
+        <message>
+            <source>DC {:+.2f} V</source>
+            <translation>DC {:+.2f} V</translation>
+        </message>
+        <message>
+            <source>over the rails</source>
+            <translation>übersteuert</translation>
+        </message>
     </context>
     <context>
         <name>lariat</name>
@@ -556,6 +600,10 @@
         <message>
             <source>free</source>
             <translation>frei</translation>
+        </message>
+        <message>
+            <source>Cables</source>
+            <translation>Kabel</translation>
         </message>
     </context>
     <context>

@@ -195,13 +195,13 @@ QString Chart::readingOf(int cable) const {
     const auto trace = found ? traces_.find(found->from) : traces_.end();
     if (trace == traces_.end()) return {};
     const Reading& reading = trace->second.reading();
-    return q(rangeText(reading)) + QLatin1Char(' ') + q(detailText(reading));
+    return q(rangeText(reading)) + QLatin1Char(' ') + said(detailReading(reading));
 }
 
 QString Chart::wholeReadingOf(int cable) const {
     const Cable* found = document_.patch().cable(cable);
     const auto trace = found ? traces_.find(found->from) : traces_.end();
-    return trace == traces_.end() ? QString() : q(wholeText(trace->second.reading()));
+    return trace == traces_.end() ? QString() : said(wholeReading(trace->second.reading()));
 }
 
 QPoint Chart::pointOn(const std::string& post, int cable) const {
@@ -265,7 +265,7 @@ bool Chart::viewportEvent(QEvent* event) {
                             q(tieName(found->to, document_.patch(), document_.library())));
             if (!found->note.empty()) text += QLatin1Char('\n') + q(found->note);
             if (const auto trace = traces_.find(found->from); trace != traces_.end())
-                text += QLatin1Char('\n') + q(wholeText(trace->second.reading()));
+                text += QLatin1Char('\n') + said(wholeReading(trace->second.reading()));
             if (const Finding* finding = findingOf(cable, "")) text += QLatin1Char('\n') + said(finding->reason);
         }
         for (const ChartPost& post : layout_.posts)

@@ -251,7 +251,7 @@ void Chart::paintReadings(QPainter& painter, const ChartRow& row, const LiveTrac
                      isChosen(row.cable) ? l.card : l.paper);
     const Finding* finding = findingOf(row.cable, "");
     QString range = trace ? q(rangeText(trace->reading())) : QStringLiteral("–");
-    QString detail = trace ? q(detailText(trace->reading())) : QString();
+    QString detail = trace ? said(detailReading(trace->reading())) : QString();
     for (const LateCable& late : sound_.engine().lateCables())
         if (late.cable == row.cable) detail = tr("loop: 1 sample late");
     if (sound_.listening().rowSilenced(row.cable)) detail = tr("silenced");

@@ -9,7 +9,7 @@ namespace lariat {
 namespace {
 
 QString tr(const char* text) {
-    return QCoreApplication::translate("jack", text);
+    return QCoreApplication::translate("lariat", text);
 }
 
 } // namespace

@@ -8,6 +8,7 @@
 #include <QDir>
 #include <QElapsedTimer>
 #include <QStandardPaths>
+#include <QThread>
 
 #include <algorithm>
 #include <cstdio>
@@ -19,7 +20,7 @@ namespace {
 /// A patch of so many cables: copies of oscillator, filter and VCA voices, one behind the other, in a case of its own.
 Patch wide(int cables) {
     Patch patch;
-    patch.caseId = "keepers-case";
+    patch.caseId = "no-case"; // it has more modules than any case holds
     patch.title = "Frames";
     const auto post = [&](const std::string& id, const std::string& module, const std::string& part) {
         patch.posts.push_back({id, id, "s-" + id, module, part, {}, {}, {}});
@@ -77,6 +78,43 @@ template <class Work> Times timed(int count, Work&& work) {
     return {times[times.size() / 2], times[times.size() * 99 / 100]};
 }
 
+/// From a turn of a knob to the first sample that the engine makes of it, at a block size of the device. What follows
+/// is the device's own: up to two blocks until the loudspeaker.
+Times editToSound(const Workspace& workspace, unsigned block) {
+    Patch patch;
+    patch.caseId = "no-case";
+    patch.posts = {{"level", "level", "a", "bilge-attenuverters", "1", {}, {}, {}},
+                   {"out", "out", "b", "harbour-out", "out", {}, {}, {}}};
+    patch.cables = {{1, {"level", "out"}, {"out", "left"}, {}, {}, {}, 0, {}, {}}};
+    MainWindow window(workspace, allPlaces(), {});
+    const QString file = QDir::temp().filePath(QStringLiteral("lariat-latency.json"));
+    if (!writeFile(file.toStdString(), writePatch(patch)) || !window.openCopy(file)) return {};
+    QFile::remove(file);
+    window.sound().setBlockFrames(block);
+    window.sound().openDevice(QString::fromLatin1(kSimulatedDevice));
+    const auto newest = [&] {
+        const auto tap = window.sound().engine().tap({"level", "out"});
+        const auto sample = tap ? tap->samples(1) : std::vector<float>{};
+        return sample.empty() ? 0.0f : sample.front();
+    };
+    QElapsedTimer warm;
+    warm.start();
+    while (warm.elapsed() < 500) QCoreApplication::processEvents(QEventLoop::AllEvents, 10);
+    std::vector<double> times;
+    for (int i = 0; i < 60; ++i) {
+        const double to = i % 2 == 0 ? 4.0 : -4.0;
+        const float before = newest();
+        QElapsedTimer timer;
+        timer.start();
+        window.document().turnKnob("level", "offset", to);
+        while (std::abs(newest() - before) < 0.01f && timer.elapsed() < 1000) QThread::usleep(50);
+        times.push_back(static_cast<double>(timer.nsecsElapsed()) / 1e6);
+        while (timer.elapsed() < 83 + i) QCoreApplication::processEvents(QEventLoop::AllEvents, 5);
+    }
+    std::ranges::sort(times);
+    return {times[times.size() / 2], times[times.size() * 99 / 100]};
+}
+
 } // namespace
 
 int main(int argc, char** argv) {
@@ -113,6 +151,12 @@ int main(int argc, char** argv) {
                                              (chart.viewport()->height() - chart.chartLayout().headsHeight) / 38.0));
         std::printf("%8d %8d %12.2f %12.2f %12.2f %12.2f\n", cables, shown, frames.median, frames.worst, edits.median,
                     edits.worst);
+    }
+    std::printf("%8s %16s %12s %20s\n", "block", "edit to engine", "99 %", "and to the speaker");
+    for (const unsigned block : {128u, 512u}) {
+        const Times times = editToSound(workspace, block);
+        std::printf("%8u %13.1f ms %9.1f ms %17.1f ms\n", block, times.median, times.worst,
+                    times.median + 2e3 * block / 48000.0);
     }
     return 0;
 }

@@ -6,23 +6,25 @@
 namespace lariat {
 namespace {
 
-/// Length of the longest way from a source to each post, with cables that close a loop left out.
+/// Length of the longest way from a source to each post. A cable that closes a loop with those tied before it is not
+/// counted, so that the same patch always has the same order.
 class Depths {
   public:
     explicit Depths(const Patch& patch) {
-        for (const Cable& cable : patch.cables) before_[cable.to.post].push_back(cable.from.post);
-        for (const Post& post : patch.posts) visit(post.id);
+        for (const Cable& cable : patch.cables)
+            if (!reaches(cable.to.post, cable.from.post)) before_[cable.to.post].push_back(cable.from.post);
     }
-    [[nodiscard]] int of(const std::string& post) const { return depth_.at(post); }
+    int of(const std::string& post) {
+        if (const auto done = depth_.find(post); done != depth_.end()) return done->second;
+        int depth = 0;
+        for (const std::string& source : before_[post]) depth = std::max(depth, of(source) + 1);
+        return depth_[post] = depth;
+    }
 
   private:
-    int visit(const std::string& post) {
-        if (const auto done = depth_.find(post); done != depth_.end()) return done->second;
-        depth_[post] = 0; // seen again on the way: a loop
-        int depth = 0;
-        for (const std::string& source : before_[post])
-            if (source != post) depth = std::max(depth, visit(source) + 1);
-        return depth_[post] = depth;
+    bool reaches(const std::string& from, const std::string& to) {
+        if (from == to) return true;
+        return std::ranges::any_of(before_[to], [&](const std::string& source) { return reaches(from, source); });
     }
 
     std::map<std::string, std::vector<std::string>> before_;
@@ -32,7 +34,7 @@ class Depths {
 } // namespace
 
 std::vector<std::string> orderAlongFlow(const Patch& patch) {
-    const Depths depths(patch);
+    Depths depths(patch);
     const auto leadsOn = [&](const Post& post) {
         return std::ranges::count(patch.cables, post.id, [](const Cable& cable) { return cable.from.post; }) > 0;
     };

@@ -5,7 +5,7 @@
 #pragma once
 
 #include "engine/render.h"
-#include "findings/sentence.h"
+#include "units/sentence.h"
 #include "model/case.h"
 #include "model/edit.h"
 

@@ -134,41 +134,44 @@ std::string rangeText(const Reading& reading) {
     return fmt::format("{}…{} V", volts(reading.min.value), volts(reading.max.value));
 }
 
-std::string detailText(const Reading& reading) {
+Sentence detailReading(const Reading& reading) {
     const Scale hertz = logScale(Unit::Hertz, 0.01, 20000);
     const Scale seconds = logScale(Unit::Seconds, 0.0001, 100);
     switch (reading.kind) {
     case SignalKind::Audio:
         if (reading.pitch && reading.clarity > kSteadyClarity)
-            return fmt::format("{} · {}", hertz.text(reading.pitch->value), pitchText(*reading.pitch));
+            return say("{} · {}", hertz.text(reading.pitch->value), pitchText(*reading.pitch));
         if (reading.pitch && reading.clarity > kMovingClarity)
-            return fmt::format("moving, near {}", noteName(nearestNote(*reading.pitch).note));
-        return reading.max > reading.min ? "no steady pitch" : "";
+            return say("moving, near {}", noteName(nearestNote(*reading.pitch).note));
+        return reading.max > reading.min ? say("no steady pitch") : Sentence{};
     case SignalKind::Pitch: {
         const auto note = [](Volts v) { return pitchText(toHertz(v)); };
-        return reading.max.value - reading.min.value < 0.001
-                   ? note(reading.min)
-                   : fmt::format("{}…{}", note(reading.min), note(reading.max));
+        return reading.max.value - reading.min.value < 0.001 ? say("{}", note(reading.min))
+                                                             : say("{}…{}", note(reading.min), note(reading.max));
     }
     case SignalKind::Gate:
-        return reading.highTime ? fmt::format("{} open", seconds.text(reading.highTime->value)) : "stays low";
+        return reading.highTime ? say("{} open", seconds.text(reading.highTime->value)) : say("stays low");
     case SignalKind::Clock:
-        return reading.pitch ? hertz.text(reading.pitch->value) : "";
+        return reading.pitch ? say("{}", hertz.text(reading.pitch->value)) : Sentence{};
     case SignalKind::Control:
         break;
     }
-    return reading.max.value - reading.min.value < 0.005 ? "steady" : "";
+    return reading.max.value - reading.min.value < 0.005 ? say("steady") : Sentence{};
 }
 
-std::string wholeText(const Reading& reading) {
-    std::string text = rangeText(reading);
-    if (const std::string detail = detailText(reading); !detail.empty()) text += " · " + detail;
+std::string detailText(const Reading& reading) {
+    return detailReading(reading).str();
+}
+
+std::vector<Sentence> wholeReading(const Reading& reading) {
+    std::vector<Sentence> all = {say("{}", rangeText(reading))};
+    if (Sentence detail = detailReading(reading); !detail.empty()) all.push_back(std::move(detail));
     const Scale seconds = logScale(Unit::Seconds, 0.00001, 100);
     if (reading.pitch && reading.pitch->value > 0.0)
-        text += fmt::format(" · period {}", seconds.text(1.0 / reading.pitch->value));
-    if (reading.kind == SignalKind::Audio) text += fmt::format(" · DC {:+.2f} V", reading.dc.value);
-    if (reading.clips) text += " · over the rails";
-    return text;
+        all.push_back(say("period {}", seconds.text(1.0 / reading.pitch->value)));
+    if (reading.kind == SignalKind::Audio) all.push_back(say("DC {:+.2f} V", reading.dc.value));
+    if (reading.clips) all.push_back(say("over the rails"));
+    return all;
 }
 
 } // namespace lariat

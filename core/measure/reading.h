@@ -4,10 +4,12 @@
 #include "blocks/block.h"
 #include "engine/tap.h"
 #include "measure/measure.h"
+#include "units/sentence.h"
 
 #include <optional>
 #include <span>
 #include <string>
+#include <vector>
 
 namespace lariat {
 
@@ -35,8 +37,10 @@ Reading readRecording(std::span<const float> volts, double rate, SignalKind jack
 /// "-5.0…+5.0 V"
 std::string rangeText(const Reading& reading);
 /// All there is to say: range, pitch with cents, period, DC, and whether it clips.
-std::string wholeText(const Reading& reading);
+std::vector<Sentence> wholeReading(const Reading& reading);
 /// "146.8 Hz · D3", "F3…D4", "62 ms open", "7.47 Hz"; empty if there is nothing to add to the range.
+Sentence detailReading(const Reading& reading);
+/// The same in English.
 std::string detailText(const Reading& reading);
 
 } // namespace lariat

@@ -44,9 +44,9 @@ class ChartLayoutTest : public QObject {
     }
 
     void rowsFollowOneAnother() {
-        std::vector<Finding> findings = {{"a", Severity::Mistake, 7, "osc-a", "f", "r", {}},
-                                         {"b", Severity::Mistake, 0, "mixer", "f", "r", {}},
-                                         {"c", Severity::Mistake, 0, "clock", "f", "r", {}}};
+        std::vector<Finding> findings = {{"a", Severity::Mistake, 7, "osc-a", say("f"), say("r"), {}},
+                                         {"b", Severity::Mistake, 0, "mixer", say("f"), say("r"), {}},
+                                         {"c", Severity::Mistake, 0, "clock", say("f"), say("r"), {}}};
         for (const bool compact : {false, true}) {
             const ChartLayout layout = laidOut(lamp(), 954, compact, findings);
             qreal y = 0;
@@ -73,7 +73,8 @@ class ChartLayoutTest : public QObject {
     }
 
     void aFindingStandsBelowItsCable() {
-        const ChartLayout layout = laidOut(lamp(), 954, false, {{"a", Severity::Mistake, 7, "osc-a", "f", "r", {}}});
+        const ChartLayout layout =
+            laidOut(lamp(), 954, false, {{"a", Severity::Mistake, 7, "osc-a", say("f"), say("r"), {}}});
         for (std::size_t i = 1; i < layout.rows.size(); ++i)
             if (layout.rows[i].kind == ChartRow::Kind::Finding) QCOMPARE(layout.rows[i - 1].cable, 7);
     }
@@ -92,13 +93,33 @@ class ChartLayoutTest : public QObject {
     }
 
     void headingsFold() {
-        ChartView view;
-        view.folded = {QStringLiteral("Lead · make it play")};
-        const ChartLayout layout = ChartLayout::of(lamp(), {}, {}, view);
+        const auto patch = applyEdit(lamp(), StyleHeading{{"Lead", "make it play", "rust", true}});
+        const ChartLayout layout = ChartLayout::of(*patch, {}, {}, ChartView{});
         QVERIFY(!layout.cableRow(7));
         QVERIFY(layout.cableRow(1));
         QVERIFY(std::ranges::any_of(
             layout.rows, [](const ChartRow& row) { return row.heading == QStringLiteral("Lead · make it play"); }));
+    }
+
+    void onlyAPartIsShown() {
+        ChartView view;
+        view.only = std::set<int>{1, 2};
+        const ChartLayout some = ChartLayout::of(lamp(), {}, {}, view);
+        QVERIFY(some.cableRow(1) && some.cableRow(2) && !some.cableRow(3));
+        QCOMPARE(some.posts.size(), std::size_t{3}); // those at the ends of the two
+        view = {};
+        view.untilRow = 4;
+        const ChartLayout first = ChartLayout::of(lamp(), {}, {}, view);
+        QVERIFY(first.cableRow(4) && !first.cableRow(5));
+    }
+
+    void zoomMakesRoom() {
+        ChartView view;
+        view.zoom = 2.0;
+        const ChartLayout large = ChartLayout::of(lamp(), {}, {}, view);
+        const ChartLayout usual = laidOut(lamp(), 954);
+        QCOMPARE(large.cableRow(1)->height, 2.0 * usual.cableRow(1)->height);
+        QVERIFY(large.contentWidth > usual.contentWidth);
     }
 
     void thePostNearThePointerIsFound() {

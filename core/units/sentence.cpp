@@ -1,4 +1,4 @@
-#include "findings/sentence.h"
+#include "units/sentence.h"
 
 #include <cctype>
 
