@@ -480,7 +480,7 @@
         </message>
         <message>
             <source>no steady pitch</source>
-            <translation>keine feste Tonhöhe</translation>
+            <translation>ohne feste Höhe</translation>
         </message>
         <message>
             <source>{}</source>
@@ -583,7 +583,7 @@
         </message>
         <message>
             <source>Log</source>
-            <translation>Logbuch</translation>
+            <translation>Log</translation>
         </message>
         <message>
             <source>What did I do, and what was better?</source>

@@ -29,9 +29,21 @@ FindingsPage::FindingsPage(const Session& session, Chart& chart, QWidget* parent
     layout->addLayout(line);
     layout->addWidget(area_, 1);
     connect(voices_, &QComboBox::activated, this, &FindingsPage::refresh);
-    connect(&session_.checker, &Checker::findingsChanged, this, &FindingsPage::refresh);
-    connect(&session_.document, &Document::changed, this, &FindingsPage::refresh);
+    // Cards are many widgets: they are made anew when something else was found, not with every turn of a knob, and only
+    // where somebody sees them.
+    connect(&session_.checker, &Checker::findingsChanged, this,
+            [this] { isVisible() ? refresh() : void(stale_ = true); });
     refresh();
+}
+
+void FindingsPage::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    if (stale_) refresh();
+}
+
+void FindingsPage::changeEvent(QEvent* event) {
+    QWidget::changeEvent(event);
+    if (event->type() == QEvent::PaletteChange && cards_) refresh(); // the cards have the colours of the look
 }
 
 QString FindingsPage::where(const Finding& finding) const {
@@ -58,6 +70,7 @@ void FindingsPage::addHeading(const QString& text) {
 }
 
 void FindingsPage::refresh() {
+    stale_ = false;
     const QString voice = voices_->currentText();
     std::set<std::string> names;
     for (const Cable& cable : session_.document.patch().cables)

@@ -25,6 +25,10 @@ class FindingsPage : public QWidget {
     void fixRequested(const Finding& finding, std::size_t fix);
     void dismissRequested(const Finding& finding);
 
+  protected:
+    void showEvent(QShowEvent* event) override;
+    void changeEvent(QEvent* event) override;
+
   private:
     void refresh();
     [[nodiscard]] bool isOfVoice(const Finding& finding) const;
@@ -37,6 +41,7 @@ class FindingsPage : public QWidget {
     QScrollArea* area_;
     QVBoxLayout* cards_ = nullptr;
     int count_ = 0;
+    bool stale_ = false;
 };
 
 } // namespace lariat

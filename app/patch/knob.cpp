@@ -143,6 +143,8 @@ void Knob::paintEvent(QPaintEvent*) {
         painter.drawArc(QRectF(centre.x() - 24, centre.y() - 24, 48, 48), static_cast<int>(16 * start),
                         static_cast<int>(-16 * std::max(2.0, 300.0 * (to - from))));
         below = reachText();
+        // The unit stands above as well; without it there is room for the figures.
+        if (painter.fontMetrics().horizontalAdvance(below) > width()) below = below.section(QLatin1Char(' '), 0, 0);
         painter.setPen(l.accent);
     }
     painter.drawText(QRectF(0, 84, width(), 18), Qt::AlignCenter,

@@ -35,7 +35,7 @@ class Knob : public QWidget {
     /// Opens the field in which a value or position is typed.
     void typeValue();
 
-    [[nodiscard]] QSize sizeHint() const override { return {78, 106}; }
+    [[nodiscard]] QSize sizeHint() const override { return {83, 106}; }
     [[nodiscard]] QSize minimumSizeHint() const override { return sizeHint(); }
 
   Q_SIGNALS:

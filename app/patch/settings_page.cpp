@@ -63,7 +63,14 @@ SettingsPage::SettingsPage(const Session& session, QWidget* parent) : QWidget(pa
     layout->addWidget(area, 1);
     connect(slider_, &QSlider::valueChanged, this, &SettingsPage::stand);
     connect(slider_, &QSlider::sliderReleased, this, [this] { session_.document.endTurning(); });
-    connect(&session_.document, &Document::changed, this, &SettingsPage::refresh);
+    connect(&session_.document, &Document::changed, this, [this] {
+        if (isVisible()) refresh();
+    });
+    refresh();
+}
+
+void SettingsPage::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
     refresh();
 }
 

@@ -26,6 +26,9 @@ class SettingsPage : public QWidget {
   Q_SIGNALS:
     void message(const QString& text, bool refusal);
 
+  protected:
+    void showEvent(QShowEvent* event) override;
+
   private:
     void refresh();
     void stand(int percent);
