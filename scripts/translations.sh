@@ -24,3 +24,6 @@ PY
 lupdate=$(command -v lupdate || echo /usr/lib/qt6/bin/lupdate)
 "$lupdate" -silent -no-obsolete -locations none -I app -I core -I . app/*.cpp app/shell app/patch app/sheet app/print app/look \
     "$list/core_sentences.cpp" -ts app/i18n/lariat_de.ts
+# English is what the sources say; only its plurals are written down.
+"$lupdate" -silent -no-obsolete -pluralonly -locations none -I app -I core -I . app/*.cpp app/shell app/patch app/sheet \
+    -source-language en -target-language en -ts app/i18n/lariat_en.ts

@@ -1319,6 +1319,10 @@
             <source>Controller %1 turns it now.</source>
             <translation>Controller %1 dreht ihn jetzt.</translation>
         </message>
+        <message>
+            <source>and %1 more</source>
+            <translation>und %1 weitere</translation>
+        </message>
     </context>
     <context>
         <name>lariat::JackChooser</name>

@@ -38,7 +38,21 @@ Chart::Chart(Document& document, Sound& sound, Checker& checker, QWidget* parent
     relayout();
 }
 
+/// The row that the eye is on: the chosen one if it can be seen, else the first one that can; 0 if there is none.
+int Chart::anchor() const {
+    const qreal top = verticalScrollBar()->value();
+    const qreal bottom = top + viewport()->height() - rowsTop();
+    const auto seen = [&](const ChartRow* row) { return row && row->top >= top - row->height && row->top < bottom; };
+    if (seen(layout_.cableRow(cable_))) return cable_;
+    for (const ChartRow& row : layout_.rows)
+        if (row.cable && row.top >= top) return row.cable;
+    return 0;
+}
+
 void Chart::relayout() {
+    const int eye = anchor();
+    const ChartRow* before = layout_.cableRow(eye);
+    const qreal offset = before ? before->top - verticalScrollBar()->value() : 0.0;
     view_.width = viewport()->width();
     view_.untilRow = document_.untilRow();
     if (view_.only) std::erase_if(*view_.only, [&](int cable) { return !document_.patch().cable(cable); });
@@ -49,6 +63,8 @@ void Chart::relayout() {
     if (!post_.empty() && !document_.patch().post(post_)) post_.clear();
     const int visible = viewport()->height() - static_cast<int>(rowsTop());
     verticalScrollBar()->setRange(0, std::max(0, static_cast<int>(layout_.contentHeight) + 24 - visible));
+    // Findings come and go above it; it stays where it is.
+    if (const ChartRow* now = layout_.cableRow(eye)) verticalScrollBar()->setValue(static_cast<int>(now->top - offset));
     verticalScrollBar()->setPageStep(visible);
     verticalScrollBar()->setSingleStep(38);
     const int shown = static_cast<int>(view_.width - ChartLayout::kGutter - ChartLayout::kReadings);
@@ -159,6 +175,7 @@ void Chart::selectPost(const std::string& post) {
     cable_ = 0;
     also_.clear();
     post_ = post;
+    if (const ChartPost* place = layout_.post(post)) showAcross(place->x, place->x);
     redraw();
     Q_EMIT selectionChanged();
 }
@@ -232,6 +249,15 @@ void Chart::ensureVisible(int cable) {
     const int visible = viewport()->height() - static_cast<int>(rowsTop());
     if (top < bar->value()) bar->setValue(top);
     if (bottom > bar->value() + visible) bar->setValue(bottom - visible);
+    showAcross(std::min(row->fromX, row->toX), std::max(row->fromX, row->toX));
+}
+
+/// Scrolls sideways as little as brings both of these into sight, the left one if there is not room for both.
+void Chart::showAcross(qreal left, qreal right) {
+    QScrollBar* bar = horizontalScrollBar();
+    const auto shown = static_cast<int>(view_.width - ChartLayout::kReadings);
+    bar->setValue(std::max(bar->value(), static_cast<int>(right + ChartLayout::kWordsLeft) - shown));
+    bar->setValue(std::min(bar->value(), static_cast<int>(left - ChartLayout::kGutter - ChartLayout::kWordsLeft)));
 }
 
 int Chart::rowUnder(const QPoint& point) const {

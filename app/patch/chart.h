@@ -98,11 +98,13 @@ class Chart : public QAbstractScrollArea {
     enum class Drag { None, Tie, Row, Head, Source, Target };
 
     void relayout();
+    [[nodiscard]] int anchor() const;
     void measureSome();
     void redraw();
     [[nodiscard]] QPointF toContent(const QPoint& point) const;
     [[nodiscard]] qreal rowsTop() const { return layout_.headsHeight; }
     void ensureVisible(int cable);
+    void showAcross(qreal left, qreal right);
     [[nodiscard]] int rowUnder(const QPoint& point) const;
     [[nodiscard]] const Finding* findingOf(int cable, const std::string& post) const;
 

@@ -11,6 +11,7 @@ namespace {
 
 constexpr qreal kNarrowest = 30; ///< between two posts; below it the chart scrolls sideways
 constexpr qreal kOneTier = 104;  ///< from here on heads fit side by side
+constexpr qreal kOwnLoop = 52;   ///< how far a cable to the same post goes out
 constexpr qreal kHeadingHeight = 28;
 constexpr qreal kNormalHeight = 22;
 constexpr qreal kFindingHeight = 28;
@@ -95,7 +96,8 @@ ChartLayout ChartLayout::of(const Patch& whole, const std::vector<NormalInEffect
         row.top = y;
         row.height = height;
         row.fromX = xOf(row.from.post);
-        row.toX = xOf(row.to.post);
+        // A cable from a post to itself goes out to the right and comes back below.
+        row.toX = xOf(row.to.post) + (!row.from.post.empty() && row.from.post == row.to.post ? kOwnLoop : 0.0);
         row.heading = heading;
         row.voice = voice;
         row.step = step;

@@ -203,7 +203,16 @@ void Chart::paintEnds(QPainter& painter, const ChartRow& row, const QColor& colo
     word(row.from, from, row.fromX - 9 * direction, direction > 0);
     word(row.to, to, row.toX + 9 * direction, direction < 0);
     drawStartMark(painter, {row.fromX, middle}, colour);
-    drawEndMark(painter, {row.toX, middle}, kind, direction, colour);
+    if (row.from.post != row.to.post) {
+        drawEndMark(painter, {row.toX, middle}, kind, direction, colour);
+        return;
+    }
+    const qreal below = row.top + row.height - 5;
+    painter.setPen(QPen(colour, 1.4));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawPolyline(QPolygonF{QPointF(row.toX - 10, middle), QPointF(row.toX, middle), QPointF(row.toX, below),
+                                   QPointF(row.fromX + 10, below)});
+    drawEndMark(painter, {row.fromX, below}, kind, -1, colour);
 }
 
 void Chart::paintCable(QPainter& painter, const ChartRow& row) {

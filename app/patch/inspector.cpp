@@ -22,6 +22,8 @@ namespace lariat {
 namespace {
 
 constexpr int kColumns = 3;
+constexpr qsizetype kMostElsewhere = 6; ///< findings that are named beside those of the chosen post
+constexpr const char* kAllFindings = "all";
 constexpr int kFollowMilliseconds = 100;
 constexpr double kReachSeconds = 2.0; ///< of the past that the reach of a modulation is taken from
 
@@ -396,10 +398,19 @@ void Inspector::addFindings() {
         layout_->addWidget(card);
     }
     if (elsewhere.isEmpty()) return;
+    const auto more = elsewhere.size() - kMostElsewhere;
+    if (more > 0)
+        elsewhere = elsewhere.mid(0, kMostElsewhere)
+                    << QStringLiteral("<a href=\"%1\" style=\"color:%2\">%3</a>")
+                           .arg(QLatin1String(kAllFindings), look().accent.name(), tr("and %1 more").arg(more));
     auto* label = new QLabel(tr("Also found: %1").arg(elsewhere.join(QStringLiteral(", "))));
     label->setWordWrap(true);
     label->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
     connect(label, &QLabel::linkActivated, this, [this](const QString& target) {
+        if (target == QLatin1String(kAllFindings)) {
+            Q_EMIT allFindingsWanted();
+            return;
+        }
         bool isCable = false;
         const int cable = target.toInt(&isCable);
         isCable ? chart_.selectCable(cable) : chart_.selectPost(target.toStdString());

@@ -29,6 +29,7 @@ SidePanel::SidePanel(const Session& session, Chart& chart, QWidget* parent) : QT
     addTab(findings_, tr("Findings"));
     addTab(settings_, tr("A | B"));
     connect(inspector_, &Inspector::message, this, &SidePanel::message);
+    connect(inspector_, &Inspector::allFindingsWanted, this, [this] { setCurrentWidget(findings_); });
     connect(settings_, &SettingsPage::message, this, &SidePanel::message);
     connect(inspector_, &Inspector::fixRequested, this, &SidePanel::fixRequested);
     connect(findings_, &FindingsPage::fixRequested, this, &SidePanel::fixRequested);

@@ -24,9 +24,11 @@ QStringList languages() {
 
 void speak(const QString& code) {
     const QLocale locale = code.isEmpty() ? QLocale::system() : QLocale(code);
-    if (locale.language() == QLocale::English) return;
     auto* ours = new QTranslator(QCoreApplication::instance());
-    if (!ours->load(locale, QStringLiteral("lariat"), QStringLiteral("_"), QLatin1String(kFolder))) return;
+    // English has a file too, with the plurals alone.
+    if (!ours->load(locale, QStringLiteral("lariat"), QStringLiteral("_"), QLatin1String(kFolder)) &&
+        !ours->load(QLocale(QLocale::English), QStringLiteral("lariat"), QStringLiteral("_"), QLatin1String(kFolder)))
+        return;
     QCoreApplication::installTranslator(ours);
     // Qt's own words, "OK" and "Cancel", where they are installed.
     auto* theirs = new QTranslator(QCoreApplication::instance());

@@ -9,23 +9,8 @@ using namespace lariat::test;
 
 namespace {
 
-/// A voice that is right: oscillator, filter, VCA under a contour, line out.
 PatchMaker voice() {
-    PatchMaker maker;
-    maker.timing(0.9)
-        .post("osc", "keel", "a")
-        .post("filter", "skerry", "filter")
-        .post("contour", "lantern-a", "1")
-        .post("vca", "ballast-a", "1")
-        .post("out", "harbour", "out");
-    maker.tie("tracks.pitch-1", "osc.voct")
-        .tie("osc.saw", "filter.in-1")
-        .tie("filter.low", "vca.in")
-        .tie("vca.out", "out.left")
-        .tie("tracks.gate-1", "contour.gate")
-        .tie("contour.out", "vca.lin-cv");
-    maker.knob("contour", "attack", 0.003).knob("contour", "decay", 0.05).knob("contour", "release", 0.02);
-    return maker;
+    return PatchMaker().voice();
 }
 
 /// A kick: oscillator under two contours, all three triggered.
@@ -171,7 +156,8 @@ class FindingsTest : public QObject {
         maker.knob("contour", "attack", 0.03).knob("contour", "decay", 0.4).knob("contour", "sustain", 50);
         const auto found = findingsIn(maker.make(), "sustain-not-reached");
         QCOMPARE(found.size(), std::size_t{1});
-        QVERIFY2(found[0].figure.str().find("attack + decay 430 ms") != std::string::npos, found[0].figure.str().c_str());
+        QVERIFY2(found[0].figure.str().find("attack + decay 430 ms") != std::string::npos,
+                 found[0].figure.str().c_str());
         const auto cured = applyEdits(maker.make(), found[0].fixes[0].edits);
         QVERIFY(findingsIn(*cured, "sustain-not-reached").empty());
     }

@@ -13,23 +13,8 @@ using namespace lariat::test;
 
 namespace {
 
-/// Oscillator, filter, VCA under a contour, line out; right in every way.
 PatchMaker voice() {
-    PatchMaker maker("tower-case");
-    maker.timing(0.9)
-        .post("osc", "keel-a", "a")
-        .post("filter", "skerry-a", "filter")
-        .post("contour", "lantern-a", "1")
-        .post("vca", "ballast-a", "1")
-        .post("out", "harbour", "out");
-    maker.tie("tracks.pitch-1", "osc.voct")
-        .tie("osc.saw", "filter.in-1")
-        .tie("filter.low", "vca.in")
-        .tie("vca.out", "out.left")
-        .tie("tracks.gate-1", "contour.gate")
-        .tie("contour.out", "vca.lin-cv");
-    maker.knob("contour", "attack", 0.003).knob("contour", "decay", 0.05).knob("contour", "release", 0.02);
-    return maker;
+    return PatchMaker("tower-case").voice();
 }
 
 /// The voice, with a contour of any kind at the drum lane on a second VCA.

@@ -60,6 +60,23 @@ PatchMaker& PatchMaker::timing(double gate) {
     return pattern({"tracks", {notes}, {{"drum", {true, false, false, false}}}});
 }
 
+PatchMaker& PatchMaker::voice() {
+    const bool tower = patch_.caseId == "tower-case";
+    timing(0.9)
+        .post("osc", tower ? "keel-a" : "keel", "a")
+        .post("filter", tower ? "skerry-a" : "skerry", "filter")
+        .post("contour", "lantern-a", "1")
+        .post("vca", "ballast-a", "1")
+        .post("out", "harbour", "out");
+    tie("tracks.pitch-1", "osc.voct")
+        .tie("osc.saw", "filter.in-1")
+        .tie("filter.low", "vca.in")
+        .tie("vca.out", "out.left")
+        .tie("tracks.gate-1", "contour.gate")
+        .tie("contour.out", "vca.lin-cv");
+    return knob("contour", "attack", 0.003).knob("contour", "decay", 0.05).knob("contour", "release", 0.02);
+}
+
 Patch PatchMaker::make() const {
     auto checked = checkPatch(patch_, workspace().library);
     if (!checked) throw std::runtime_error(checked.error().text());

@@ -25,6 +25,8 @@ class PatchMaker {
     PatchMaker& pattern(Pattern pattern);
     /// Clock and tracks, tied, playing one note on every 16th and a drum on every beat.
     PatchMaker& timing(double gate = 0.5);
+    /// timing(), and a voice that is right: "osc", "filter" and "vca" under "contour", "out".
+    PatchMaker& voice();
     /// The patch; throws std::runtime_error if it does not pass checkPatch.
     [[nodiscard]] Patch make() const;
 
