@@ -175,6 +175,29 @@ void addMorph(CLI::App& build, Context& context) {
     });
 }
 
+void addKeep(CLI::App& build, Context& context) {
+    struct Options : Target {
+        std::string rule;
+        std::string because;
+        int row = 0;
+        std::string post;
+    };
+    auto options = std::make_shared<Options>();
+    auto* command = build.add_subcommand("keep", "Keep a finding as it is, with the reason");
+    addTarget(*command, *options);
+    command->add_option("--rule", options->rule, "Its rule, as \"check\" names it")->required();
+    command->add_option("--because", options->because, "Why it is meant")->required();
+    command->add_option("--row", options->row, "Row that it sits on");
+    command->add_option("--post", options->post, "Post that it sits on, if it sits on no row");
+    command->callback([options, &context] {
+        const Workspace workspace = context.workspace();
+        const Patch patch = need(openPatch(options->file, workspace.library));
+        const int cable = options->row > 0 ? cableOfRow(patch, options->row) : 0;
+        if (cable == 0 && !patch.post(options->post)) refuse("say which row or post it sits on");
+        write(*options, applyEdit(patch, DismissFinding{{options->rule, cable, options->post, options->because}}));
+    });
+}
+
 void addPath(CLI::App& build, Context& context) {
     struct Options : Target {
         std::string jack;
@@ -199,9 +222,10 @@ void addPath(CLI::App& build, Context& context) {
 } // namespace
 
 void addBuild(CLI::App& app, Context& context) {
-    auto* build = app.add_subcommand("build", "Moves by which a patch grows: free, insert, split, double, morph, path");
+    auto* build =
+        app.add_subcommand("build", "Moves by which a patch grows: free, insert, split, double, morph, keep, path");
     build->require_subcommand(1);
-    for (auto* add : {addFree, addInsert, addSplit, addDouble, addMorph, addPath}) add(*build, context);
+    for (auto* add : {addFree, addInsert, addSplit, addDouble, addMorph, addKeep, addPath}) add(*build, context);
 }
 
 } // namespace lariat::cli

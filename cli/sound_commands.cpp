@@ -47,6 +47,8 @@ void addRender(CLI::App& app, Context& context) {
         double engineRate = 96000.0;
         long long seed = -1;
         bool realCase = false;
+        int untilRow = 0;
+        std::vector<int> silenced;
     };
     auto options = std::make_shared<Options>();
     auto* command = app.add_subcommand("render", "Render a patch to sound files");
@@ -65,12 +67,24 @@ void addRender(CLI::App& app, Context& context) {
     command->add_option("--seed", options->seed, "Seed of everything random; default: the patch's own")
         ->check(CLI::Range(0LL, 0x7fffffffLL));
     command->add_flag("--real-case", options->realCase, "With what the metal adds: sag, noise, thresholds, drift");
+    command->add_option("--until-row", options->untilRow, "The patch as it was after so many rows")
+        ->check(CLI::NonNegativeNumber);
+    command->add_option("--silence", options->silenced, "Rows that stay plugged and bring nothing, as in 3,4")
+        ->delimiter(',');
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
+        RenderOptions render;
+        for (const int row : options->silenced) {
+            if (row < 1 || row > static_cast<int>(patch.cables.size()))
+                throw Failed{
+                    Error{{}, {}, fmt::format("there is no row {}; the patch has {}", row, patch.cables.size())}};
+            render.silenced.push_back(patch.cables[static_cast<std::size_t>(row - 1)].id);
+        }
+        if (options->untilRow > 0 && options->untilRow < static_cast<int>(patch.cables.size()))
+            patch.cables.resize(static_cast<std::size_t>(options->untilRow));
         if (options->seed >= 0) patch.seed = static_cast<std::uint32_t>(options->seed);
         std::vector<ProbeRequest> requests;
-        RenderOptions render;
         render.seconds = options->seconds;
         render.fileRate = options->rate;
         render.engineRate = options->engineRate;

@@ -1,5 +1,6 @@
 #include "patch/inspector.h"
 
+#include "building/flow.h"
 #include "engine/graph.h"
 #include "library/meaning.h"
 #include "library/reach.h"
@@ -442,7 +443,8 @@ void Inspector::pickJack(const JackRef& jack) {
                              .arg(q(tieName(tie->cable.from, patch, session_.document.library())),
                                   q(tieName(tie->cable.to, patch, session_.document.library())));
     const QString broken = plugWarning(patch, session_.document.library(), tie->cable.from, tie->cable.to);
-    if (session_.document.apply({*tie}, name) && !broken.isEmpty()) Q_EMIT message(broken, false);
+    if (session_.document.apply(withNewcomersPlaced(patch, {*tie}), name) && !broken.isEmpty())
+        Q_EMIT message(broken, false);
 }
 
 void Inspector::markKnob(Knob& knob, const Post& post, const std::string& id) {

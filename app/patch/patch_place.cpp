@@ -1,5 +1,6 @@
 #include "patch/patch_place.h"
 
+#include "building/flow.h"
 #include "building/path.h"
 #include "library/midi_file.h"
 #include "library/tie.h"
@@ -266,7 +267,7 @@ void PatchPlace::chooseJacks(const std::string& from, const std::string& to, con
                                  .arg(q(tieName(output, patch, session_.document.library())),
                                       q(tieName(input, patch, session_.document.library())));
         const QString broken = plugWarning(patch, session_.document.library(), output, input);
-        if (!session_.document.apply({*tie}, name)) return;
+        if (!session_.document.apply(withNewcomersPlaced(patch, {*tie}), name)) return;
         chart_->selectCable(session_.document.patch().cableInto(input)->id);
         if (!broken.isEmpty()) Q_EMIT message(broken, false);
     });

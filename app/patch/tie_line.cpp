@@ -1,5 +1,6 @@
 #include "patch/tie_line.h"
 
+#include "building/flow.h"
 #include "library/tie.h"
 #include "look/fonts.h"
 #include "patch/plug_warning.h"
@@ -106,7 +107,8 @@ void TieLine::tieAll(const QString& sentences) {
             !warning.isEmpty())
             broken += QLatin1Char(' ') + warning;
     const auto count = static_cast<int>(read->size());
-    if (!session_.document.apply(*read, count == 1 ? tr("tie %1").arg(sentence) : tr("tie %1 cables").arg(count)))
+    if (!session_.document.apply(withNewcomersPlaced(patch, *read),
+                                 count == 1 ? tr("tie %1").arg(sentence) : tr("tie %1 cables").arg(count)))
         return;
     clear();
     Q_EMIT message((count == 1 ? tr("Tied %1.").arg(sentence) : tr("Tied %1 cables.").arg(count)) + broken, false);

@@ -41,6 +41,7 @@ class Printer {
         lines("Should read at the way out", sheet_.expect);
         lines("Behind the panel", sheet_.normals);
         lines("Findings still open", sheet_.findings);
+        lines("Found, and meant", sheet_.kept);
         counts();
         foot();
     }
@@ -238,6 +239,7 @@ class Printer {
             paragraph(q(post.name) + QStringLiteral(" · ") + q(post.module) +
                           (post.place.empty() ? QString() : QStringLiteral(", ") + q(post.place)),
                       16, true);
+            if (!post.note.empty()) paragraph(q(post.note), 13, false);
             constexpr qreal cellWidth = 140;
             const int perRow = static_cast<int>(width_ / cellWidth);
             for (std::size_t k = 0; k < post.knobs.size(); ++k) {
@@ -266,7 +268,8 @@ class Printer {
         painter_.drawText(QRectF(x, y_ + 60, width, 20), Qt::AlignHCenter, q(knob.name));
         font(13);
         painter_.drawText(QRectF(x + 4, y_ + 78, width - 8, 36), Qt::AlignHCenter | Qt::TextWordWrap,
-                          q(knob.hand.empty() ? knob.value : knob.value + " · " + knob.hand));
+                          q((knob.hand.empty() ? knob.value : knob.value + " · " + knob.hand) +
+                            (knob.note.empty() ? "" : "\n" + knob.note)));
     }
 
     void pattern() {

@@ -79,4 +79,34 @@ Edits orderPosts(const Patch& patch) {
     return edits;
 }
 
+Edits withNewcomersPlaced(const Patch& patch, Edits ties) {
+    Patch grown = patch;
+    Edits places;
+    const auto isTied = [&](const std::string& post) {
+        return std::ranges::any_of(
+            grown.cables, [&](const Cable& cable) { return cable.from.post == post || cable.to.post == post; });
+    };
+    const auto placeOf = [&](const std::string& post) {
+        return static_cast<int>(std::ranges::find(grown.posts, post, &Post::id) - grown.posts.begin());
+    };
+    for (const Edit& edit : ties) {
+        const auto* tie = std::get_if<TieCable>(&edit);
+        const bool source = tie && !isTied(tie->cable.from.post);
+        const bool target = tie && !isTied(tie->cable.to.post);
+        auto next = applyEdit(grown, edit);
+        if (!next) break;
+        grown = std::move(*next);
+        if (!tie || source == target) continue; // both are new: they stand as they were taken out of the case
+        const std::string& post = source ? tie->cable.from.post : tie->cable.to.post;
+        const int now = placeOf(post);
+        int wanted = source ? placeOf(tie->cable.to.post) : placeOf(tie->cable.from.post) + 1;
+        if (wanted > now) --wanted; // it leaves its own place
+        if (wanted == now) continue;
+        places.emplace_back(ReorderPost{post, wanted});
+        grown = *applyEdit(grown, places.back());
+    }
+    ties.insert(ties.end(), places.begin(), places.end());
+    return ties;
+}
+
 } // namespace lariat

@@ -40,7 +40,8 @@ Result<Rendering> render(const Patch& patch, const Library& library, const Rende
             return failure(
                 fmt::format("\"{}\" is not an output in this patch; probes are written post.jack", probe.text()));
     }
-    Schedule schedule(patch, library, {options.engineRate, options.realCase, {}, {}}, taps, options.probes);
+    Schedule schedule(patch, library, {options.engineRate, options.realCase, options.silenced, {}}, taps,
+                      options.probes);
     Rendering out;
     out.fileRate = options.fileRate;
     out.engineRate = options.engineRate;

@@ -15,6 +15,7 @@ struct RenderOptions {
     double engineRate = 96000.0;
     double fileRate = 48000.0;            ///< of the mix; probes keep the engine's rate
     std::vector<JackRef> probes;          ///< outputs to record in volts
+    std::vector<int> silenced{};          ///< cables that stay plugged and bring nothing
     bool realCase = false;                ///< with what the metal adds (electrics.h)
     std::function<bool(double)> progress; ///< told 0…1 now and then; false cancels
 };

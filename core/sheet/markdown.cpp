@@ -53,10 +53,12 @@ std::string writeMarkdown(const Sheet& sheet) {
     for (const SheetPost& post : sheet.posts) {
         out += fmt::format("\n### {}\n\n{}{}{}\n", post.name, post.module, post.place.empty() ? "" : ", " + post.place,
                            post.voice.empty() ? "" : " · " + post.voice);
+        if (!post.note.empty()) out += fmt::format("\n{}\n", post.note);
         if (post.knobs.empty()) continue;
-        out += "\n| knob | value | position |\n|---|--:|--:|\n";
+        out += "\n| knob | value | position | note |\n|---|--:|--:|---|\n";
         for (const SheetKnob& knob : post.knobs)
-            out += fmt::format("| {} | {} | {} |\n", cell(knob.name), cell(knob.value), knob.hand);
+            out +=
+                fmt::format("| {} | {} | {} | {} |\n", cell(knob.name), cell(knob.value), knob.hand, cell(knob.note));
     }
 
     if (!sheet.pattern.empty()) out += "\n## Pattern\n\n";
@@ -64,6 +66,7 @@ std::string writeMarkdown(const Sheet& sheet) {
 
     list(out, "Should read at the way out", sheet.expect);
     list(out, "Findings still open", sheet.findings);
+    list(out, "Found, and meant", sheet.kept);
 
     out += "\n## Cables needed\n\n| cable | needed | in the case's bag |\n|---|--:|--:|\n";
     for (const SheetCount& count : sheet.cables)

@@ -37,7 +37,7 @@ std::vector<MinMax> traceOf(std::span<const float> volts, double rate, const Rea
 
 SheetPost postOf(const Observation& o, const Post& post) {
     const ModuleInfo* module = o.library->module(post.module);
-    SheetPost out{post.name, module ? module->description.name : post.module, "", post.voice, {}};
+    SheetPost out{post.name, module ? module->description.name : post.module, "", post.voice, {}, post.note};
     if (const Slot* slot = o.housing ? o.housing->slot(post.slot) : nullptr)
         out.place = fmt::format("row {}, HP {}", slot->row, slot->column);
     for (const KnobInfo& knob : o.part(post.id)->knobs) {
@@ -46,6 +46,10 @@ SheetPost postOf(const Observation& o, const Post& post) {
         const bool isSwitch = knob.scale.taper == Taper::Switch;
         out.knobs.push_back(
             {*now.name, now.scale->text(now.value), isSwitch ? "" : clockHand(fraction), fraction, isSwitch});
+        if (const auto note = post.knobNotes.find(knob.id); note != post.knobNotes.end())
+            out.knobs.back().note = note->second;
+        if (post.locked.contains(knob.id))
+            out.knobs.back().note += out.knobs.back().note.empty() ? "locked" : "; locked";
     }
     return out;
 }
@@ -144,8 +148,13 @@ Sheet makeSheet(const Observation& o, const std::vector<Finding>& findings) {
             "{}: peak {:.2f} V ({:.1f} dBFS), RMS {:.2f} V ({:.1f} dBu in the case), DC {:+.3f} V", side,
             level.peak().value, toDbfs(level.peak()).value, level.rms.value, toDbu(level.rms).value, level.mean.value));
     for (const Finding& finding : findings) {
+        if (finding.severity == Severity::Note) continue; // its row says it
         const std::string where = finding.cable ? o.cableName(finding.cable) : o.nameOf(finding.post);
         sheet.findings.push_back(fmt::format("{}: {} ({})", where, finding.reason.str(), finding.figure.str()));
+    }
+    for (const Dismissal& kept : o.patch.dismissals) {
+        const std::string where = kept.cable ? o.cableName(kept.cable) : o.nameOf(kept.post);
+        sheet.kept.push_back(fmt::format("{}, {}: {}", where, kept.rule, kept.reason));
     }
     sheet.cautions = {
         "Start with the monitor turned down: resonance, feedback and sync can jump 20 dB in a step.",

@@ -15,6 +15,7 @@ struct SheetKnob {
     std::string hand;      ///< clock-hand position; empty for a switch
     double fraction = 0.0; ///< of the travel
     bool isSwitch = false;
+    std::string note{};
 };
 
 struct SheetPost {
@@ -23,6 +24,7 @@ struct SheetPost {
     std::string place; ///< "row 2, HP 41"
     std::string voice;
     std::vector<SheetKnob> knobs;
+    std::string note{};
 };
 
 struct SheetRow {
@@ -68,6 +70,7 @@ struct Sheet {
     std::vector<std::string> normals; ///< "Contour 1 gate feeds Contour 2 gate"
     std::vector<std::string> expect;  ///< what the meters should say at the way out
     std::vector<std::string> findings;
+    std::vector<std::string> kept; ///< findings that are meant, with the reason
     std::vector<std::string> cautions;
 };
 

@@ -5,6 +5,8 @@
 
 #include <QtTest>
 
+#include <set>
+
 #include <QTemporaryDir>
 
 using namespace lariat;
@@ -106,6 +108,48 @@ class DocumentTest : public QObject {
         QVERIFY(Document::leftBehind(folder.path()).isEmpty());
         QVERIFY(document.saveAs(folder.filePath(QStringLiteral("mine.json"))));
         QVERIFY(kept().isEmpty());
+    }
+
+    /// Two windows of one program keep their work apart.
+    void windowsKeepTheirWorkApart() {
+        QTemporaryDir folder;
+        Document one(workspace());
+        Document two(workspace());
+        for (Document* document : {&one, &two}) {
+            document->setRecoveryFolder(folder.path());
+            QVERIFY(document->open(lamp_));
+            document->apply({SetTitle{document == &one ? "One" : "Two"}}, QStringLiteral("name"));
+        }
+        const auto kept = [&] {
+            return QDir(folder.path()).entryInfoList({QStringLiteral("unsaved-*.json")}, QDir::Files);
+        };
+        QTRY_COMPARE_WITH_TIMEOUT(kept().size(), 2, 5000);
+        std::set<std::string> titles;
+        for (const QFileInfo& file : kept())
+            titles.insert(readFile(file.filePath().toStdString()).and_then(readPatch)->title);
+        QCOMPARE(titles, (std::set<std::string>{"One", "Two"}));
+    }
+
+    void aLockedKnobStaysAndSaysSo() {
+        Document document(workspace());
+        QVERIFY(document.open(lamp_));
+        QVERIFY(document.apply({DescribeKnob{"filter", "cutoff", "", true}}, QStringLiteral("lock")));
+        QSignalSpy refused(&document, &Document::refused);
+        const Patch before = document.patch();
+        document.turnKnob("filter", "cutoff", 200.0);
+        QCOMPARE(document.patch(), before);
+        QCOMPARE(refused.count(), 1);
+    }
+
+    void rowByRowIsNoEdit() {
+        Document document(workspace());
+        QVERIFY(document.open(lamp_));
+        document.setUntilRow(5);
+        QCOMPARE(document.heard().cables.size(), std::size_t{5});
+        QCOMPARE(document.patch().cables.size(), std::size_t{21});
+        QVERIFY(document.history().isClean());
+        document.setUntilRow(99);
+        QCOMPARE(document.heard().cables.size(), std::size_t{21});
     }
 
     void workOfAProgramThatDiedComesBack() {

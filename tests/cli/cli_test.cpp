@@ -69,10 +69,26 @@ class CliTest : public QObject {
         QCOMPARE(run({"build", "double", kLamp, "--voice", "Lead", "--as", "Lead 2", "--out", made}).code,
                  2); // too few parts
         QVERIFY(run({"build", "path", kLamp, "--jack", "osc-a.saw"}).out.contains(QLatin1String("Filter in 1")));
+        QCOMPARE(run({"build", "keep", kLamp, "--rule", "zero-attenuator", "--row", "13", "--because", "later", "--out",
+                      made})
+                     .code,
+                 0);
+        QVERIFY(run({"check", made}).out.contains(QLatin1String("kept (zero-attenuator): later")));
+        QVERIFY(run({"sheet", made, "--out", in("kept.md")}).code == 0);
+        QCOMPARE(run({"build", "keep", kLamp, "--rule", "drone", "--because", "x", "--out", made}).code, 2);
         QCOMPARE(run({"build", "morph", kLamp, "--mix", "0.5", "--out", made}).code, 2); // nothing is kept yet
         QCOMPARE(run({"build", "morph", kLamp, "--keep", "A", "--out", made}).code, 0);
         QCOMPARE(run({"build", "morph", made, "--keep", "B"}).code, 0);
         QCOMPARE(run({"build", "morph", made, "--mix", "0.5"}).code, 0);
+    }
+
+    void rowByRowAndSilenced() {
+        const auto peak = [](const Answer& answer) { return answer.json().object()["peak-volts"].toDouble(); };
+        const double whole = peak(run({"render", kLamp, "--seconds", "1", "--json"}));
+        QVERIFY(whole > 1.0);
+        QCOMPARE(peak(run({"render", kLamp, "--seconds", "1", "--until-row", "3", "--json"})), 0.0);
+        QVERIFY(peak(run({"render", kLamp, "--seconds", "1", "--silence", "4", "--json"})) < 0.01);
+        QCOMPARE(run({"render", kLamp, "--seconds", "1", "--silence", "99"}).code, 2);
     }
 
     void severalSentencesAllOrNone() {

@@ -184,6 +184,23 @@ class BuildingTest : public QObject {
         QVERIFY(orderPosts(ordered).empty());
     }
 
+    /// A post that is tied for the first time goes where the cable wants it; others stay.
+    void newcomersFindTheirPlace() {
+        PatchMaker maker = voice();
+        const Patch patch = maker.post("filter", "skerry-a", "filter").make(); // taken out of the case: it stands last
+        const auto ties = [](const char* from, const char* to) {
+            return Edits{TieCable{{0, jackRef(from), jackRef(to), "", "", "", 0, "", {}}, 0}};
+        };
+        const auto order = [&](const Edits& edits) {
+            std::string all;
+            for (const Post& post : after(patch, withNewcomersPlaced(patch, edits)).posts) all += post.id + " ";
+            return all;
+        };
+        QCOMPARE(order(ties("osc.sine", "filter.in-1")), std::string("clock tracks osc filter vca out "));
+        QCOMPARE(order(ties("filter.low", "out.right")), std::string("clock tracks osc vca filter out "));
+        QCOMPARE(order(ties("osc.sine", "out.right")), std::string("clock tracks osc vca out filter "));
+    }
+
     void headings() {
         Patch patch = voice().make();
         for (std::size_t i = 0; i < patch.cables.size(); ++i) patch.cables[i].voice = i < 2 ? "Time" : "Lead";
