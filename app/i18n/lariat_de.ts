@@ -979,6 +979,26 @@
             <source>order the posts</source>
             <translation>Pfosten ordnen</translation>
         </message>
+        <message>
+            <source>Its &amp;heading…</source>
+            <translation>Seine Überschrif&amp;t…</translation>
+        </message>
+        <message>
+            <source>Unfold</source>
+            <translation>Aufklappen</translation>
+        </message>
+        <message>
+            <source>Fold</source>
+            <translation>Zuklappen</translation>
+        </message>
+        <message>
+            <source>unfold a heading</source>
+            <translation>Überschrift aufklappen</translation>
+        </message>
+        <message>
+            <source>fold a heading</source>
+            <translation>Überschrift zuklappen</translation>
+        </message>
     </context>
     <context>
         <name>lariat::Chart</name>

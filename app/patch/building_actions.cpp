@@ -58,7 +58,12 @@ void BuildingActions::addTo(QMenu& patch) {
            << add(tr("Take the cable &out"), "Del", [this] { chart_.removeSelected(); })
            << add(tr("Row &earlier"), "Ctrl+Up", [this] { chart_.moveSelected(-1); })
            << add(tr("Row &later"), "Ctrl+Down", [this] { chart_.moveSelected(1); })
-           << add(tr("Put the rows &under…"), "Ctrl+U", [this] { regroup(); });
+           << add(tr("Put the rows &under…"), "Ctrl+U", [this] { regroup(); })
+           << add(tr("Its &heading…"), "Ctrl+Shift+R", [this] {
+                  if (const Cable* cable = chosenCable())
+                      showHeadingMenu(cable->voice, cable->step,
+                                      chart_.viewport()->mapToGlobal(chart_.pointOn(cable->to.post, cable->id)));
+              });
     patch.addSeparator();
     ofPost_ << add(tr("&Name, voice and note of the post…"), "F2", [this] { describePost(); })
             << add(tr("&Copy its settings"), "Ctrl+Shift+C", [this] { copySettings(); })
@@ -88,9 +93,16 @@ void BuildingActions::showMenu(const QPoint& where) {
 
 void BuildingActions::showHeadingMenu(const std::string& voice, const std::string& step, const QPoint& where) {
     QMenu menu(window_);
+    menu.setObjectName(QStringLiteral("heading"));
+    const Heading* now = session_.document.patch().heading(voice, step);
+    const bool folded = now && now->folded;
+    menu.addAction(folded ? tr("Unfold") : tr("Fold"), this, [&, folded] {
+        Heading heading = now ? *now : Heading{voice, step};
+        heading.folded = !folded;
+        session_.document.apply({StyleHeading{heading}}, folded ? tr("unfold a heading") : tr("fold a heading"));
+    });
     menu.addAction(tr("Rename…"), this, [&] { renameHeading(voice, step); });
     QMenu* colours = menu.addMenu(tr("Colour"));
-    const Heading* now = session_.document.patch().heading(voice, step);
     const auto style = [&](const std::string& colour) {
         Heading heading = now ? *now : Heading{voice, step};
         heading.colour = colour;

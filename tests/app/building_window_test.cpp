@@ -304,6 +304,47 @@ class BuildingWindowTest : public QObject {
         QVERIFY(again && again->heading("Dawn", "wake up")->folded);
     }
 
+    /// The heading of the chosen row by its menu, from the keyboard: colour, fold, move.
+    void aHeadingByItsMenu() {
+        Opened o;
+        const Cable first = o.patch().cables.front();
+        const auto pick = [&](const QStringList& path) {
+            o.chart().selectCable(first.id);
+            QTimer::singleShot(0, [path] {
+                auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+                QVERIFY(menu);
+                QList<QAction*> actions = menu->actions();
+                for (const QString& word : path)
+                    for (QAction* action : actions)
+                        if (action->text() == word) {
+                            actions = action->menu() ? action->menu()->actions() : QList<QAction*>{};
+                            if (!action->menu()) action->trigger();
+                            break;
+                        }
+                menu->close();
+            });
+            o.action(QStringLiteral("Its heading…"))->trigger();
+        };
+        pick({QStringLiteral("Colour"), QStringLiteral("Rust")});
+        QVERIFY(o.patch().heading(first.voice, first.step));
+        QCOMPARE(o.patch().heading(first.voice, first.step)->colour, std::string("rust"));
+        pick({QStringLiteral("Fold")});
+        QVERIFY(o.patch().heading(first.voice, first.step)->folded);
+        pick({QStringLiteral("Unfold")});
+        QVERIFY(!o.patch().heading(first.voice, first.step)->folded);
+        pick({QStringLiteral("Move down")});
+        QVERIFY(o.patch().cables.front().step != first.step);
+        pick({QStringLiteral("Silence ") + QString::fromStdString(first.voice)});
+        QVERIFY(o.window.sound().listening().voiceSilenced(first.voice));
+    }
+
+    void oneMoreWindowIsAskedFor() {
+        Opened o;
+        QSignalSpy wanted(&o.window, &MainWindow::newWindowWanted);
+        o.action(QStringLiteral("New window"))->trigger();
+        QCOMPARE(wanted.count(), 1);
+    }
+
     void pathVoiceAndRowByRow() {
         Opened o;
         const auto rows = [&] {
