@@ -1343,6 +1343,10 @@
             <source>and %1 more</source>
             <translation>und %1 weitere</translation>
         </message>
+        <message>
+            <source>“%1”</source>
+            <translation>„%1“</translation>
+        </message>
     </context>
     <context>
         <name>lariat::JackChooser</name>

@@ -128,9 +128,8 @@ void Chart::setZoom(qreal zoom) {
     relayout();
 }
 
-void Chart::showOnly(std::optional<std::set<int>> cables, const QString& what) {
+void Chart::showOnly(std::optional<std::set<int>> cables) {
     view_.only = std::move(cables);
-    part_ = view_.only ? what : QString();
     verticalScrollBar()->setValue(0);
     relayout();
 }

@@ -44,7 +44,7 @@ class Chart : public QAbstractScrollArea {
     [[nodiscard]] qreal zoom() const { return view_.zoom; }
     void setZoom(qreal zoom);
     /// Shows these cables and their posts only; nothing: all.
-    void showOnly(std::optional<std::set<int>> cables, const QString& what);
+    void showOnly(std::optional<std::set<int>> cables);
     [[nodiscard]] bool showsPart() const { return view_.only.has_value(); }
     /// What is to be changed, drawn over the patch as it is; none: nothing.
     void setPreview(std::vector<Edit> edits);
@@ -147,7 +147,6 @@ class Chart : public QAbstractScrollArea {
     int cable_ = 0;
     std::set<int> also_; ///< rows chosen beside it
     std::string post_;
-    QString part_; ///< which part of the patch is shown, in words
     std::vector<Edit> preview_;
     QPoint hover_{-1, -1};
     Drag drag_ = Drag::None;

@@ -166,7 +166,7 @@ void Inspector::addHead(const Post& post, const PartInfo& part) {
     if (module->parts.size() > 1) about += QStringLiteral(", ") + q(part.name);
     if (!post.voice.empty()) about += QStringLiteral(" · ") + q(post.voice);
     addText(about);
-    if (!post.note.empty()) addText(QStringLiteral("„") + q(post.note) + QStringLiteral("“"));
+    if (!post.note.empty()) addText(tr("“%1”").arg(q(post.note)));
     if (!pending_.post.empty())
         addText(tr("%1 waits for its other end: click a jack, or press Esc.")
                     .arg(q(tieName(pending_, session_.document.patch(), session_.document.library()))));

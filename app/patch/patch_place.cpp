@@ -190,7 +190,7 @@ void PatchPlace::addHearing(QMenu& sound) {
 }
 
 void PatchPlace::showAll() {
-    chart_->showOnly({}, {});
+    chart_->showOnly({});
     session_.document.setUntilRow(0);
 }
 
@@ -214,7 +214,7 @@ void PatchPlace::showPath() {
     }
     partText_->setText(
         tr("Only the path of %1: %2 of %3 cables").arg(what).arg(cables.size()).arg(patch.cables.size()));
-    chart_->showOnly(std::move(cables), what);
+    chart_->showOnly(std::move(cables));
 }
 
 void PatchPlace::showVoice() {
@@ -230,7 +230,7 @@ void PatchPlace::showVoice() {
         return;
     }
     partText_->setText(tr("Only %1: %2 of %3 cables").arg(q(voice)).arg(cables.size()).arg(patch.cables.size()));
-    chart_->showOnly(std::move(cables), q(voice));
+    chart_->showOnly(std::move(cables));
 }
 
 /// What is played at the chosen post becomes what a MIDI file holds.

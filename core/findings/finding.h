@@ -1,13 +1,13 @@
 // Findings: mistakes in a patch, each with the figure that shows it and fixes that one click applies.
 //
-// A rule is one file with one function; copy one, and list it in findAll (finding.cpp). Rules look at an Observation:
-// the patch and what a silent fast run of it recorded.
+// A rule is one file with one function; copy one, and list it in everyFinding (finding.cpp). Rules look at an
+// Observation: the patch and what a silent fast run of it recorded.
 #pragma once
 
 #include "engine/render.h"
-#include "units/sentence.h"
 #include "model/case.h"
 #include "model/edit.h"
+#include "units/sentence.h"
 
 #include <optional>
 #include <string>

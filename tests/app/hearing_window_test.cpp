@@ -1,8 +1,13 @@
 // Hearing and setting in the window: listening, keys, controllers, knobs with marks, A and B, files that are dropped.
 #include "app/opened.h"
+#include "model/file.h"
 #include "shell/preferences.h"
 
 #include <QMimeData>
+
+#include <csignal>
+
+#include <sys/resource.h>
 
 using namespace lariat;
 using namespace lariat::test;
@@ -201,15 +206,32 @@ class HearingWindowTest : public QObject {
         QCOMPARE(o.patch().title, std::string("Engine Room, three kicks"));
     }
 
+    /// The disk takes no more while a patch is saved: the old file is whole, and the change is still there, unsaved.
     void aDiskThatIsFullLosesNothing() {
-        if (!QFile::exists(QStringLiteral("/dev/full"))) QSKIP("this system has no full disk to write to");
         Opened o;
+        const QString file = o.folder.filePath(QStringLiteral("mine.json"));
+        QVERIFY(o.window.document().saveAs(file));
+        const auto before = readFile(file.toStdString());
         o.window.document().apply({SetTitle{"Changed"}}, QStringLiteral("name"));
-        const auto saved = o.window.document().saveAs(QStringLiteral("/dev/full/patch.json"));
+        // No file may grow beyond 200 bytes: what is written fails half way, as on a full disk.
+        struct sigaction old {};
+        struct sigaction ignore {};
+        ignore.sa_handler = SIG_IGN;
+        sigaction(SIGXFSZ, &ignore, &old);
+        rlimit usual{};
+        getrlimit(RLIMIT_FSIZE, &usual);
+        const rlimit full{200, usual.rlim_max};
+        setrlimit(RLIMIT_FSIZE, &full);
+        const auto saved = o.window.document().saveAs(file);
+        setrlimit(RLIMIT_FSIZE, &usual);
+        sigaction(SIGXFSZ, &old, nullptr);
         QVERIFY(!saved);
+        QVERIFY(!saved.error().reason.empty());
+        QCOMPARE(*readFile(file.toStdString()), *before);
         QCOMPARE(o.patch().title, std::string("Changed"));
         QVERIFY(!o.window.document().history().isClean());
-        QVERIFY(!saved.error().reason.empty());
+        QVERIFY(o.window.document().saveAs(file)); // there is room again
+        QCOMPARE(QDir(o.folder.path()).entryList(QDir::Files), QStringList{QStringLiteral("mine.json")});
     }
 
     void historyShowsEveryStep() {
