@@ -71,7 +71,8 @@ Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(pare
     auto* block = new QComboBox;
     block->setObjectName(QStringLiteral("latency"));
     for (const unsigned frames : kBlocks)
-        block->addItem(tr("%1 ms (blocks of %2)").arg(2e3 * frames / 48000.0 + 1.0, 0, 'f', 0).arg(frames), frames);
+        block->addItem(tr("%1 ms (blocks of %2)").arg(Sound::latencyMilliseconds(frames), 0, 'f', 0).arg(frames),
+                       frames);
     block->setCurrentIndex(block->findData(session_.sound.blockFrames()));
     block->setToolTip(tr("From an edit to the loudspeaker. If the sound drops out, take more."));
     form->addRow(tr("Latency"), block);

@@ -30,9 +30,8 @@ void Sound::setBlockFrames(unsigned frames) {
     if (device_) openDevice(deviceName());
 }
 
-double Sound::latencyMilliseconds() const {
-    constexpr double kOwn = 1.0; // a run of the engine, the filters of the rate conversion, and the knob's ramp
-    return 2e3 * blockFrames_ / 48000.0 + kOwn;
+double Sound::latencyMilliseconds(unsigned blockFrames) {
+    return 2.5 * 1e3 * blockFrames / AudioSettings{}.rate;
 }
 
 void Sound::openMidi(const QString& name) {

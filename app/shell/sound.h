@@ -31,8 +31,9 @@ class Sound : public QObject {
     /// Frames that the device asks for at a time; takes effect at once. Fewer answer faster and drop out sooner.
     void setBlockFrames(unsigned frames);
     [[nodiscard]] unsigned blockFrames() const { return blockFrames_; }
-    /// From the callback to the loudspeaker: two blocks of the device, and the engine's own run and rate conversion.
-    [[nodiscard]] double latencyMilliseconds() const;
+    /// From an edit to the loudspeaker with blocks of that size: half a block on average until the engine is asked, and
+    /// two blocks in the device. lariat-frames measures the first part.
+    [[nodiscard]] static double latencyMilliseconds(unsigned blockFrames);
 
     /// Opens a MIDI input by name; empty: the simulated one. If it cannot be opened, `message` says why.
     void openMidi(const QString& name);

@@ -21,6 +21,29 @@ const Post* neighbour(const Patch& patch, const Post& post, const std::string& p
     return it == patch.posts.end() ? nullptr : &*it;
 }
 
+/// What feeds an input, and the cable that brings it there, be it into this input or into one that lends it along
+/// normals.
+struct Feeder {
+    JackRef from;
+    const Cable* cable = nullptr;
+};
+
+Feeder feederThrough(const Patch& patch, const Library& library, const JackRef& input) {
+    JackRef at = input;
+    for (int guard = 0; guard < 1000; ++guard) {
+        if (const Cable* cable = patch.cableInto(at)) return {cable->from, cable};
+        const Post* post = patch.post(at.post);
+        const JackInfo* jack = library.jack(patch, at);
+        if (!jack || !jack->normal) return {};
+        const Post* next = neighbour(patch, *post, jack->normal->part);
+        if (!next) return {};
+        at = {next->id, jack->normal->jack};
+        const JackInfo* reached = library.jack(patch, at);
+        if (reached && reached->output) return {at, nullptr};
+    }
+    return {};
+}
+
 /// FNV-1a, so that a block's randomness depends on its name and not on its place.
 std::uint64_t seedOf(const std::string& key, std::uint32_t seed) {
     std::uint64_t hash = 0xcbf29ce484222325u ^ seed;
@@ -147,17 +170,18 @@ class Builder {
         for (const JackInfo& jack : part.jacks) {
             if (jack.output) continue;
             const JackRef to{post.id, jack.id};
-            const JackRef from = feederOf(patch_, library_, to);
+            const auto [from, brings] = feederThrough(patch_, library_, to);
             if (from.post.empty()) continue;
             const Cable* cable = patch_.cableInto(to);
             if (!cable) graph_.normals.push_back({from, to});
-            const Source left = through(sourceAt(from, cable ? cable->id : 0), to, jack, cable);
+            const bool silent = brings && std::ranges::find(options_.silenced, brings->id) != options_.silenced.end();
+            const Source left = through(sourceAt(from, cable ? cable->id : 0), to, jack, cable, silent);
             inputAt(post, jack.at) = left;
             if (!jack.right) continue;
             // A stereo plug in a mono jack brings its tip alone, and a mono plug leaves the right side without a
             // source.
             const JackInfo& source = *library_.jack(patch_, from);
-            if (source.right)
+            if (source.right && !silent)
                 inputAt(post, *jack.right) = {first_.at(from.post) + source.right->block, source.right->index,
                                               left.cable};
         }
@@ -168,7 +192,7 @@ class Builder {
     }
 
     /// What an input makes of its source: its own scaling, and in the real case what its cable does.
-    Source through(Source source, const JackRef& to, const JackInfo& jack, const Cable* cable) {
+    Source through(Source source, const JackRef& to, const JackInfo& jack, const Cable* cable, bool silent) {
         const auto wired = [&](const char* mark, auto&& set) {
             Node node = nodeOf(wireType(), to.post + "/" + mark + to.jack, to.post);
             node.inputs[0] = source;
@@ -177,8 +201,7 @@ class Builder {
             source = addNode(std::move(node));
             source.cable = brought;
         };
-        if (cable && std::ranges::find(options_.silenced, cable->id) != options_.silenced.end())
-            wired("0", [](std::vector<double>& controls) { controls[wire::Gain] = 0.0; });
+        if (silent) wired("0", [](std::vector<double>& controls) { controls[wire::Gain] = 0.0; });
         if (electrics_ && cable) {
             const Post& from = *patch_.post(cable->from.post);
             wired("~", [&](std::vector<double>& controls) {
@@ -276,19 +299,7 @@ class Builder {
 } // namespace
 
 JackRef feederOf(const Patch& patch, const Library& library, const JackRef& input) {
-    JackRef at = input;
-    for (int guard = 0; guard < 1000; ++guard) {
-        if (const Cable* cable = patch.cableInto(at)) return cable->from;
-        const Post* post = patch.post(at.post);
-        const JackInfo* jack = library.jack(patch, at);
-        if (!jack || !jack->normal) return {};
-        const Post* next = neighbour(patch, *post, jack->normal->part);
-        if (!next) return {};
-        at = {next->id, jack->normal->jack};
-        const JackInfo* reached = library.jack(patch, at);
-        if (reached && reached->output) return at;
-    }
-    return {};
+    return feederThrough(patch, library, input).from;
 }
 
 Graph buildGraph(const Patch& patch, const Library& library, const GraphOptions& options) {

@@ -362,7 +362,7 @@ class BuildingWindowTest : public QObject {
         o.chart().selectCable(o.patch().cables[2].id);
         o.action(QStringLiteral("Build row by row"))->trigger();
         QCOMPARE(rows(), 3);
-        QCOMPARE(o.window.sound().engine().blockCount() > 0, true);
+        const std::size_t few = o.window.sound().engine().blockCount();
         o.action(QStringLiteral("Row by row: next"))->trigger();
         QCOMPARE(rows(), 4);
         QCOMPARE(o.chart().selectedCable(), o.patch().cables[3].id);
@@ -372,6 +372,7 @@ class BuildingWindowTest : public QObject {
                 o.patch().cables.back().from.post == o.patch().cables[3].from.post);
         QTest::mouseClick(o.window.findChild<QPushButton*>(QStringLiteral("step-whole")), Qt::LeftButton);
         QCOMPARE(rows(), 21);
+        QVERIFY(o.window.sound().engine().blockCount() > few); // the first rows ran by themselves
         QVERIFY(!o.action(QStringLiteral("Build row by row"))->isChecked());
         QCOMPARE(o.patch().cables.size(), std::size_t{21}); // nothing was lost
     }

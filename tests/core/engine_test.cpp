@@ -339,6 +339,52 @@ class EngineTest : public QObject {
         QVERIFY(std::abs(out.back()) < 1e-3f);
     }
 
+    /// A cable that is listened to: without its DC, at half its voltage, and in place of the way out.
+    void oneCableIsHeardAndSafe() {
+        const Patch patch =
+            tone().post("level", "bilge", "1").tie("level.out", "out.right").knob("level", "offset", 4).make();
+        const auto loudest = [&](const JackRef& listened) {
+            Engine engine;
+            engine.setMonitorGain(1.0f);
+            engine.setListening({}, listened);
+            engine.setPatch(patch, library());
+            const std::vector<float> out = played(engine, 48000, 480);
+            float peak = 0.0f; // of the last quarter second, when DC has settled
+            for (std::size_t i = out.size() - 24000; i < out.size(); ++i) peak = std::max(peak, std::abs(out[i]));
+            return peak;
+        };
+        QVERIFY2(std::abs(loudest({"osc", "sine"}) - 0.25f) < 0.005f, "5 V, halved, of 10 V");
+        QVERIFY(loudest({"level", "out"}) < 0.001f); // 4 V that stand still
+        QVERIFY(loudest({}) > 0.39f);                // the way out has both
+    }
+
+    /// A silenced cable stays plugged and brings nothing, live and offline.
+    void aSilencedCableBringsNothing() {
+        const Patch patch = tone().make();
+        Engine engine;
+        engine.setMonitorGain(1.0f);
+        engine.setListening({patch.cables.front().id}, {});
+        engine.setPatch(patch, library());
+        played(engine, 4800, 480);
+        for (const float v : played(engine, 4800, 480)) QVERIFY(std::abs(v) < 1e-5f); // nor what it lends to the right
+        engine.setListening({}, {});
+        engine.setPatch(patch, library());
+        played(engine, 4800, 480);
+        float peak = 0.0f;
+        for (const float v : played(engine, 4800, 480)) peak = std::max(peak, std::abs(v));
+        QVERIFY(peak > 0.4f);
+        // The normal from left to right is broken by a plug on the right, though that one is silenced.
+        PatchMaker both = tone();
+        const Patch plugged = both.post("other", "keel", "b").tie("other.sine", "out.right").make();
+        RenderOptions options;
+        options.seconds = 0.2;
+        options.silenced = {plugged.cables.back().id};
+        const auto made = render(plugged, library(), options);
+        QVERIFY(made);
+        QVERIFY(measureLevel(made->left).peak().value > 4.0);
+        QVERIFY(measureLevel(made->right).peak().value < 1e-5);
+    }
+
     void metersTellVolts() {
         Engine engine;
         engine.setPatch(tone().make(), library());
