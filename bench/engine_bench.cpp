@@ -81,11 +81,10 @@ Patch chain(int blocks) {
 /// Runs a patch for a second a round; reports times real time.
 void runPatch(benchmark::State& state, const Patch& patch) {
     const FlushDenormals flush;
-    Schedule::Taps taps;
-    Schedule schedule(patch, workspace().library, {kRate}, taps);
+    Schedule schedule(patch, workspace().library, {kRate});
     Transport transport;
     for (auto _ : state) {
-        for (int run = 0; run < static_cast<int>(kRate) / kRun; ++run) schedule.run(transport, false);
+        for (int run = 0; run < static_cast<int>(kRate) / kRun; ++run) schedule.run(transport);
         benchmark::DoNotOptimize(schedule.left()[0]);
     }
     state.counters["times real time"] =
@@ -354,12 +353,46 @@ void lampPatch(benchmark::State& state) {
 }
 BENCHMARK(lampPatch)->Unit(benchmark::kMillisecond);
 
+/// Lamp to a file's rate: everything that `lariat-cli render` does but writing the file.
+void renderLamp(benchmark::State& state) {
+    const Patch patch = *openPatch(std::filesystem::path(LARIAT_SOURCE) / "data/demo/lamp.json", workspace().library);
+    RenderOptions options;
+    options.seconds = 1.0;
+    for (auto _ : state) benchmark::DoNotOptimize(render(patch, workspace().library, options)->mix.back());
+}
+BENCHMARK(renderLamp)->Unit(benchmark::kMillisecond);
+
+/// A quarter of a second of a patch of 36 cables, from the patch as a value: what a search does a thousand times. Beside
+/// it the running alone.
+void shortRender(benchmark::State& state) {
+    const Patch patch =
+        *openPatch(std::filesystem::path(LARIAT_SOURCE) / "data/demo/signal-mast.json", workspace().library);
+    RenderOptions options;
+    options.seconds = 0.25;
+    options.fileRate = 0.0;
+    for (auto _ : state) benchmark::DoNotOptimize(render(patch, workspace().library, options)->left.back());
+    state.counters["cables"] = static_cast<double>(patch.cables.size());
+}
+BENCHMARK(shortRender)->Unit(benchmark::kMillisecond);
+void shortRun(benchmark::State& state) {
+    const Patch patch =
+        *openPatch(std::filesystem::path(LARIAT_SOURCE) / "data/demo/signal-mast.json", workspace().library);
+    auto renderer = Renderer::make(patch, workspace().library, {});
+    for (auto _ : state) {
+        renderer->reset();
+        renderer->run(0.25, [](const RunView& view) {
+            benchmark::DoNotOptimize(view.left[0]);
+            return true;
+        });
+    }
+}
+BENCHMARK(shortRun)->Unit(benchmark::kMillisecond);
+
 /// Compiling a patch of 200 cables, which is what an edit costs besides the cross-fade.
 void compile200(benchmark::State& state) {
     const Patch patch = chain(199);
-    Schedule::Taps taps;
     for (auto _ : state) {
-        Schedule schedule(patch, workspace().library, {kRate}, taps);
+        Schedule schedule(patch, workspace().library, {kRate});
         benchmark::DoNotOptimize(schedule.blockCount());
     }
 }

@@ -1,7 +1,7 @@
 // blocks and modules: what there is.
 #include "cli/commands.h"
 
-#include "blocks/midi_modes.h"
+#include "blocks/time/midi_modes.h"
 #include "engine/cost.h"
 #include "model/file.h"
 

@@ -43,7 +43,7 @@ Patch wide(int cables) {
     tie({"clock", "sixteenths"}, {"tracks", "clock"}, 0);
     Track track{"t", {}};
     for (const int note : {50, 57, 62, 53}) track.steps.push_back({Step::Kind::Note, note, 0.5, false});
-    patch.patterns = {{"tracks", {track}, {}}};
+    patch.patterns = {Pattern{"tracks", {track}, {}}};
     for (int voice = 1; static_cast<int>(patch.cables.size()) < cables; ++voice) {
         const std::string n = std::to_string(voice);
         post("osc" + n, "anchor-vco", "osc");

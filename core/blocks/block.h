@@ -1,6 +1,13 @@
 // What a block is: a descriptor (jacks, controls) and its DSP, side by side in one file.
 //
-// To add a block, copy a file such as attenuverter.cpp, and name its `BlockType` function in registry.cpp.
+// To add a block, copy a file such as control/attenuverter.cpp, and name its `BlockType` function in registry.cpp.
+//
+// A block keeps four things apart, and the compiler holds it to that:
+//   Material  what it plays or keeps to: pattern, performance, recording, tuning. Shared and never changed; exchanged
+//             in place while the block runs, so whatever counts in it is checked against what is there now.
+//   State     what runs: a trivially copyable struct `State state_`, copied when a patch is compiled anew.
+//   Memory    delay lines and the like, in a struct `Memory memory_`: handed over then, never copied.
+//   all else  follows from Setup and ports, and is worked out anew by `prepare` and `bound`.
 #pragma once
 
 #include "blocks/signal.h"
@@ -17,6 +24,8 @@
 #include <memory>
 #include <span>
 #include <string>
+#include <type_traits>
+#include <utility>
 #include <vector>
 
 namespace lariat {
@@ -24,13 +33,24 @@ namespace lariat {
 /// What a jack is meant for. Any jack takes any signal; the kind only chooses words, colours and defaults.
 enum class SignalKind { Audio, Pitch, Gate, Clock, Control };
 
+/// What one volt at an input does to a control of its block, with the amount that scales it fully open.
+struct Aim {
+    std::string control;
+    double perVolt = 0.0; ///< in octaves, or in the control's unit
+    bool octaves = false;
+};
+
 struct JackSpec {
-    std::string id;
-    std::string name;
+    std::string id{};
+    std::string name{};
     SignalKind kind = SignalKind::Control;
     float min = -5.0f; ///< usual range in volts
     float max = 5.0f;
-    std::string amount{}; ///< id of the control that scales this input, if there is one
+    std::string amount{};    ///< id of the control that scales this input, if there is one
+    std::vector<Aim> aims{}; ///< of an input: what it moves
+    bool edges = false;      ///< of an output: may list edges, though it is neither a gate nor a clock
+
+    [[nodiscard]] bool mayListEdges() const { return edges || kind == SignalKind::Gate || kind == SignalKind::Clock; }
 };
 
 struct ControlSpec {
@@ -48,43 +68,74 @@ struct Ramp {
     [[nodiscard]] float end() const { return (*this)(kRun); }
 };
 
+/// A message played by hand, and when: in samples from the start of the run.
+struct Played {
+    float at = 0.0f;
+    MidiMessage message{};
+};
+
 /// Start, stop and song position, shared by a whole engine.
 struct Transport {
+    static constexpr int kMostPlayed = 64;
+
     bool running = true;
-    bool rewind = false;                  ///< asks clocks to start over at the next run
-    double beats = 0.0;                   ///< written by the first clock of the patch
-    std::array<MidiMessage, 32> played{}; ///< by hand, since the last run
+    bool rewind = false;                      ///< asks clocks and players to start over at the next run
+    double beats = 0.0;                       ///< written by the first clock of the patch
+    std::array<Played, kMostPlayed> played{}; ///< by hand, in this run, in order of time
     int playedCount = 0;
     const float* liveLeft = nullptr; ///< what comes in at the device, ±1 full scale; nullptr: nothing does
     const float* liveRight = nullptr;
 };
 
-/// One call's view of the world. Samples [begin, end) of the run are to be worked on.
-struct Frame {
-    int begin = 0;
-    int end = kRun;
-    double rate = 96000.0;
-    std::span<const Signal* const> inputs; ///< nullptr: nothing plugged in
-    std::span<Signal* const> outputs;      ///< nullptr: nobody listens
-    std::span<const Ramp> controls;
+/// What all blocks of a schedule share.
+struct World {
     Transport* transport = nullptr;
-    float* left = nullptr; ///< the case's way out, kRun samples each; only ways out add to it
-    float* right = nullptr;
+    Line left; ///< the case's way out; only ways out add to it
+    Line right;
+};
 
-    [[nodiscard]] const Signal& in(int i) const {
-        const Signal* signal = inputs[static_cast<std::size_t>(i)];
-        return signal ? *signal : silence();
-    }
-    [[nodiscard]] bool plugged(int i) const { return inputs[static_cast<std::size_t>(i)] != nullptr; }
-    [[nodiscard]] Signal* out(int i) const { return outputs[static_cast<std::size_t>(i)]; }
-    [[nodiscard]] const Ramp& control(int i) const { return controls[static_cast<std::size_t>(i)]; }
+/// What a block is tied to. Bound once, when the patch has been compiled; the pointers stay.
+struct Ports {
+    const Signal* const* inputs = nullptr; ///< silence() where nothing is plugged in
+    Signal* const* outputs = nullptr;      ///< nullptr: nobody listens
+    const Ramp* controls = nullptr;
+    std::uint64_t plugged = 0; ///< bit n: something feeds input n
+    std::uint64_t heard = 0;   ///< bit n: somebody listens to output n
+    double rate = 96000.0;
+    World* world = nullptr;
+};
+
+/// A call: samples [begin, end) of the run are to be worked on.
+class Frame {
+  public:
+    Frame(const Ports& ports, int begin, int end, int section = 0)
+        : begin(begin), end(end), section(section), ports_(ports) {}
+
+    const int begin;
+    const int end;
+    const int section; ///< of BlockType::sections
+
+    [[nodiscard]] double rate() const { return ports_.rate; }
+    [[nodiscard]] const Signal& in(int i) const { return *ports_.inputs[i]; }
+    [[nodiscard]] bool plugged(int i) const { return (ports_.plugged >> i & 1u) != 0; }
+    [[nodiscard]] Signal* out(int i) const { return ports_.outputs[i]; }
+    [[nodiscard]] const Ramp& control(int i) const { return ports_.controls[i]; }
     /// The position of a switch.
     [[nodiscard]] int position(int i) const { return static_cast<int>(control(i).start + 0.5f); }
+    [[nodiscard]] Transport& transport() const { return *ports_.world->transport; }
+    [[nodiscard]] World& world() const { return *ports_.world; }
+    /// The last call of this run.
+    [[nodiscard]] bool endsRun() const { return end == kRun; }
+    /// The sample at which something that happens at time `at` is first seen.
+    [[nodiscard]] int sampleAt(double at) const { return std::clamp(static_cast<int>(std::ceil(at)), begin, end - 1); }
     /// Writes an output, if somebody listens: `volts(i)` for each sample.
     template <class F> void write(int o, F&& volts) const {
         if (Signal* signal = out(o))
             for (int i = begin; i < end; ++i) (*signal)[i] = volts(i);
     }
+
+  private:
+    const Ports& ports_;
 };
 
 /// A control together with what its CV input adds: control + amount/100 · perVolt · V.
@@ -99,65 +150,181 @@ inline Modulated modulated(const Frame& frame, int control, int input, int amoun
     return {frame.control(control), frame.control(amount), frame.in(input).volts.data(), perVolt};
 }
 
-/// Calls `work(frame)`. Within a loop the engine goes sample by sample; inlined, the call for that is straight-line
-/// code, because the compiler sees that there is one sample.
-template <class F> void eachLength(const Frame& frame, F&& work) {
-    if (frame.end == frame.begin + 1) {
-        Frame one = frame;
-        one.end = one.begin + 1;
-        work(one);
-    } else {
-        work(frame);
-    }
-}
-
 /// Copies a signal with its edges.
 inline void passOn(const Signal& in, Signal& out, const Frame& frame) {
     std::copy(in.volts.begin() + frame.begin, in.volts.begin() + frame.end, out.volts.begin() + frame.begin);
-    out.listsEdges = in.listsEdges;
-    out.edgeCount = in.edgeCount;
-    std::copy_n(in.edges.begin(), in.edgeCount, out.edges.begin());
+    if (!in.listsEdges() || !out.list) return;
+    out.list->listed = true;
+    out.list->count = in.list->count;
+    std::copy_n(in.list->edges.begin(), in.list->count, out.list->edges.begin());
 }
+
+/// What a block plays or keeps to.
+struct Material {
+    std::shared_ptr<const Pattern> pattern{};
+    std::shared_ptr<const Performance> performance{};
+    std::shared_ptr<const Sample> sample{};
+    std::shared_ptr<const Tuning> tuning{};
+
+    bool operator==(const Material&) const = default; ///< the same, not only alike
+};
 
 /// What a block is told before it runs.
 struct Setup {
     double rate = 96000.0;
-    std::uint64_t seed = 1;                           ///< of this block's own randomness
-    std::shared_ptr<const Pattern> pattern;           ///< of the post that the block stands in; may be empty
-    std::shared_ptr<const Performance> performance{}; ///< what is played on that post; may be empty
-    std::shared_ptr<const Sample> sample{};           ///< the recording on that post; may be empty
-    std::shared_ptr<const Tuning> tuning{};           ///< the scale on that post; may be empty
-    std::uint64_t pluggedOutputs = 0;                 ///< bit n: a plug is in output n's jack
-    int chainPlace = 0;                               ///< units before this one, linked into it
-    int chainLength = 1;                              ///< units in the whole chain
-    bool realCase = false;                            ///< tuning drifts and tracks a little wrong, as metal does
+    std::uint64_t seed = 1;           ///< of this block's own randomness
+    Material material{};              ///< of the post that the block stands in
+    std::uint64_t pluggedOutputs = 0; ///< bit n: a plug is in output n's jack
+    int chainPlace = 0;               ///< units before this one, linked into it
+    int chainLength = 1;              ///< units in the whole chain
+    bool leadsBeats = true;           ///< of the clocks in a patch, the one that counts the transport's beats
+    bool realCase = false;            ///< tuning drifts and tracks a little wrong, as metal does
 };
+
+/// What a block tells of itself while it runs: step now playing, stage now active, bits of a register. What each number
+/// is stands at the block's `tell`.
+using Told = std::array<int, 16>;
 
 class Block {
   public:
     virtual ~Block() = default;
-    /// Called once, outside the audio callback; may allocate.
-    virtual void prepare(const Setup& setup) = 0;
-    /// Works on [begin, end) of the run. No allocation, no lock.
-    virtual void process(const Frame& frame) = 0;
-    /// Takes over the running state of a block of the same type. No allocation.
-    virtual void adopt(const Block& other) = 0;
+    Block() = default;
+    Block(const Block&) = delete;
+    Block& operator=(const Block&) = delete;
+
+    /// One sample of a block, for loops.
+    using Tick = void (*)(Block& block, int sample, int section);
+
+    /// Called outside the audio callback, before the first run and to start afresh; may allocate.
+    void start(const Setup& setup) {
+        material_ = setup.material;
+        fresh();
+        prepare(setup);
+    }
+    /// Ties the block to its signals; outside the audio callback, once they are final.
+    void bind(const Ports& ports) {
+        ports_ = ports;
+        bound();
+    }
+    /// Works on samples [begin, end) of the run. No allocation, no lock. Outputs need not be held in the rails.
+    virtual void run(int begin, int end, int section) = 0;
+    /// What runs this block sample by sample.
+    [[nodiscard]] virtual Tick tick() const = 0;
+    /// Before the ticks of a run: works out what depends on the controls alone.
+    virtual void beforeTicks() {}
+    /// Takes over from a block of the same type, which goes on to run for the time of a cross-fade: copies its state,
+    /// is handed its memory (the other one goes on reading there). No allocation.
+    virtual void adopt(Block& other) = 0;
+    /// Exchanges the material while the block runs; `other` is left with the old one. No allocation.
+    void exchange(Material& other) {
+        std::swap(material_, other);
+        renewed(other);
+    }
+    virtual void tell(Told&) const {}
+
+  protected:
+    [[nodiscard]] const Material& material() const { return material_; }
+    [[nodiscard]] const Ports& ports() const { return ports_; }
+    virtual void prepare(const Setup& setup) { (void)setup; }
+    /// Chooses how to run, now that what is plugged and heard is known.
+    virtual void bound() {}
+    /// The state is that of another block now: what was worked out from it is void.
+    virtual void adopted() {}
+    /// The material is another one than before.
+    virtual void renewed(const Material& before) { (void)before; }
+
+  private:
+    virtual void fresh() = 0;
+
+    Ports ports_;
+    Material material_;
 };
 
-/// Implements `adopt` for a block T that keeps everything that runs in a trivially copyable `T::State state_`.
-template <class T> class StatefulBlock : public Block {
+namespace detail {
+
+/// The calls of a block T, which has `process(Frame)` and perhaps a quicker `one(sample)`.
+template <class T> class RunningBlock : public Block {
   public:
-    void adopt(const Block& other) final { static_cast<T*>(this)->state_ = static_cast<const T&>(other).state_; }
+    void run(int begin, int end, int section) final { self().process(Frame(ports(), begin, end, section)); }
+    [[nodiscard]] Tick tick() const final {
+        return [](Block& block, int sample, int section) {
+            T& self = static_cast<T&>(block);
+            if constexpr (requires { self.one(sample); })
+                self.one(sample);
+            else
+                self.process(Frame(self.ports(), sample, sample + 1, section));
+        };
+    }
+
+  protected:
+    using Block::ports; // so that the tick may ask
+    T& self() { return static_cast<T&>(*this); }
 };
+
+} // namespace detail
+
+/// A block whose outputs depend on nothing but its inputs and controls now.
+template <class T> class StatelessBlock : public detail::RunningBlock<T> {
+  public:
+    void adopt(Block&) final {}
+
+  private:
+    friend class detail::RunningBlock<T>;
+    void fresh() final {}
+};
+
+/// A block T that keeps everything that runs in a trivially copyable `T::State state_`, and what is too large to be
+/// copied in a `T::Memory memory_` that knows `take(Memory&)`.
+template <class T> class StatefulBlock : public detail::RunningBlock<T> {
+  public:
+    void adopt(Block& other) final {
+        static_assert(std::is_trivially_copyable_v<typename T::State>, "what is copied must be plain data");
+        T& mine = this->self();
+        T& theirs = static_cast<T&>(other);
+        mine.state_ = theirs.state_;
+        if constexpr (T::kHasMemory) mine.memory_.take(theirs.memory_);
+        mine.adopted();
+        if (!(mine.material() == theirs.material())) mine.renewed(theirs.material());
+    }
+
+    static constexpr bool kHasMemory = false;
+
+  private:
+    void fresh() final { this->self().state_ = {}; }
+};
+
+/// Inputs and outputs of a block that depend on each other within the sample, as bits.
+struct BlockSection {
+    std::uint64_t inputs = 0;
+    std::uint64_t outputs = 0;
+};
+
+/// Bits of a section.
+constexpr std::uint64_t bits(std::initializer_list<int> places) {
+    std::uint64_t out = 0;
+    for (const int place : places) out |= std::uint64_t{1} << place;
+    return out;
+}
 
 struct BlockType {
-    std::string id;
-    std::string name;
-    std::string about;
-    std::vector<JackSpec> inputs;
-    std::vector<JackSpec> outputs;
-    std::vector<ControlSpec> controls;
-    std::unique_ptr<Block> (*make)();
+    std::string id{};
+    std::string name{};
+    std::string about{};
+    std::vector<JackSpec> inputs{};
+    std::vector<JackSpec> outputs{};
+    std::vector<ControlSpec> controls{};
+    std::unique_ptr<Block> (*make)() = nullptr;
+    /// How the block may be run piece by piece, each after the one before, so that what goes out of one and comes back
+    /// into another closes no loop. Empty: it runs as a whole. Together they have all inputs and outputs.
+    std::vector<BlockSection> sections{};
+    bool runsUnheard = false;  ///< leads out, keeps time or measures: runs though nobody listens
+    bool leadsOut = false;     ///< a way out of the case
+    bool countsBeats = false;  ///< a clock: the first one of a patch counts the transport's beats
+    bool tellsAlways = false;  ///< all of it runs, so that its state can be kept at any time
+    bool chains = false;       ///< units linked from the last output into the first input play one performance together
+    bool passive = false;      ///< its jacks are just joined: what is plugged into outputs loads the input's source
+    bool playsPattern = false; ///< takes a pattern
+    bool isPlayed = false;     ///< takes a performance
 };
 
 /// Every block there is, in the order of docs/blocks.
@@ -207,8 +374,10 @@ template <class Spec> std::vector<Spec> numbered(int count, const Spec& one) {
         Spec spec = one;
         spec.id = wordWithNumber(one.id, '-', n);
         spec.name = wordWithNumber(one.name, ' ', n);
-        if constexpr (requires { spec.amount; })
+        if constexpr (requires { spec.amount; }) {
             if (!spec.amount.empty()) spec.amount = wordWithNumber(one.amount, '-', n);
+            for (Aim& aim : spec.aims) aim.control = wordWithNumber(aim.control, '-', n);
+        }
         all.push_back(std::move(spec));
     }
     return all;

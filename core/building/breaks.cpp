@@ -7,7 +7,7 @@
 namespace lariat {
 namespace {
 
-bool leaves(const Patch& patch, const JackRef& output) {
+bool leavesHere(const Patch& patch, const JackRef& output) {
     return std::ranges::any_of(patch.cables, [&](const Cable& cable) { return cable.from == output; });
 }
 
@@ -36,11 +36,11 @@ std::vector<JackRef> cascadeBrokenBy(const Patch& patch, const Library& library,
     const Post* post = patch.post(output.post);
     const PartInfo* part = post ? library.part(*post) : nullptr;
     const JackInfo* jack = part ? part->jack(output.jack) : nullptr;
-    if (!jack || !jack->output || leaves(patch, output)) return out;
+    if (!jack || !jack->output || leavesHere(patch, output)) return out;
     if (part->blocks[static_cast<std::size_t>(jack->at.block)].type->id != "vca-bank") return out;
     for (const JackInfo& later : part->jacks)
         if (later.output && later.at.block == jack->at.block && later.at.index > jack->at.index &&
-            leaves(patch, {post->id, later.id}))
+            leavesHere(patch, {post->id, later.id}))
             out.push_back({post->id, later.id});
     return out;
 }

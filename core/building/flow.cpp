@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <map>
+#include <set>
 
 namespace lariat {
 namespace {
@@ -23,8 +24,16 @@ class Depths {
 
   private:
     bool reaches(const std::string& from, const std::string& to) {
-        if (from == to) return true;
-        return std::ranges::any_of(before_[to], [&](const std::string& source) { return reaches(from, source); });
+        std::set<std::string> seen;
+        std::vector<std::string> todo{to};
+        while (!todo.empty()) {
+            const std::string post = std::move(todo.back());
+            todo.pop_back();
+            if (post == from) return true;
+            if (!seen.insert(post).second) continue;
+            for (const std::string& source : before_[post]) todo.push_back(source);
+        }
+        return false;
     }
 
     std::map<std::string, std::vector<std::string>> before_;

@@ -1,6 +1,7 @@
 #include "engine/cost.h"
 
 #include "engine/schedule.h"
+#include "engine/solo.h"
 
 #include <algorithm>
 #include <chrono>
@@ -14,49 +15,25 @@ BlockCost measureCost(const BlockType& type, double rate, double seconds) {
     setup.rate = rate;
     auto sample = std::make_shared<Sample>();
     for (int n = 0; n < 48000; ++n) sample->left.push_back(static_cast<float>(std::sin(0.05 * n)));
-    setup.sample = std::move(sample);
-    const auto block = type.make();
-    block->prepare(setup);
-
-    std::vector<Signal> ins(type.inputs.size());
-    std::vector<Signal> outs(type.outputs.size());
-    std::vector<const Signal*> inputs;
-    std::vector<Signal*> outputs;
-    std::vector<Ramp> controls;
-    for (Signal& in : ins) inputs.push_back(&in);
-    for (Signal& out : outs) outputs.push_back(&out);
-    for (const ControlSpec& control : type.controls) controls.push_back({static_cast<float>(control.initial), 0.0f});
-    std::array<float, kRun> left{};
-    std::array<float, kRun> right{};
+    setup.material.sample = std::move(sample);
+    Solo solo(type, setup);
     Transport transport;
-    Frame frame;
-    frame.rate = rate;
-    frame.inputs = inputs;
-    frame.outputs = outputs;
-    frame.controls = controls;
-    frame.transport = &transport;
-    frame.left = left.data();
-    frame.right = right.data();
-
     const auto runs = static_cast<int>(seconds * rate / kRun);
     std::vector<double> rounds;
     long place = 0;
     for (int round = 0; round < 5; ++round) {
         double spent = 0.0;
         for (int run = 0; run < runs; ++run, place += kRun) {
-            for (std::size_t n = 0; n < ins.size(); ++n) {
+            for (std::size_t n = 0; n < type.inputs.size(); ++n) {
+                Signal& in = solo.feed(n);
                 const bool slow = type.inputs[n].kind != SignalKind::Audio;
                 const double hertz = slow ? 2.0 + static_cast<double>(n) : 220.0 * (1.0 + 0.1 * static_cast<double>(n));
                 for (int i = 0; i < kRun; ++i)
-                    ins[n][i] = 2.5f * static_cast<float>(
-                                           std::sin(6.283185307 * hertz * static_cast<double>(place + i) / rate));
-            }
-            for (Signal& out : outs) {
-                out.edgeCount = 0;
-                out.listsEdges = false;
+                    in[i] = 2.5f *
+                            static_cast<float>(std::sin(6.283185307 * hertz * static_cast<double>(place + i) / rate));
             }
             const auto start = std::chrono::steady_clock::now();
-            block->process(frame);
+            solo.run(transport);
             spent += std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
         }
         rounds.push_back(spent);

@@ -1,105 +1,114 @@
 #include "engine/engine.h"
 
+#include "blocks/parts/maths.h"
 #include "library/meaning.h"
-
 #include "units/level.h"
 
 #include <algorithm>
-#include <chrono>
 #include <cmath>
 
 namespace lariat {
 namespace {
 
 constexpr double kFadeSeconds = 0.010;
-constexpr double kRunawaySeconds = 0.5; ///< at the rails, after which the monitor is shut
-constexpr float kCeiling = 0.891f;      ///< -1 dBFS: what the monitor limiter holds
+constexpr double kListenHertz = 20.0; ///< what lies below is no sound
 
 void keepPeak(std::atomic<float>& peak, float value) {
     if (value > peak.load(std::memory_order_relaxed)) peak.store(value, std::memory_order_relaxed);
 }
 
+template <class T> void freeOne(std::vector<std::unique_ptr<T>>& owned, const T* done) {
+    if (done) std::erase_if(owned, [&](const auto& one) { return one.get() == done; });
+}
+
 } // namespace
 
 Engine::Engine(EngineSettings settings, double deviceRate)
-    : settings_(settings), deviceRate_(deviceRate), resampler_(settings.rate, deviceRate),
-      live_(deviceRate, settings.rate) {}
+    : settings_(std::move(settings)), deviceRate_(deviceRate), resampler_(settings_.rate, deviceRate),
+      live_(deviceRate, settings_.rate), ears_(deviceRate),
+      dcPart_(partPerSample(1.0 / (kTwoPi * kListenHertz), settings_.rate)) {}
 
 Engine::~Engine() = default;
 
-void Engine::send(const Command& command) {
-    backlog_.push_back(command);
-    flush();
-}
-
-/// A device that stands still may leave the queue full; what does not fit waits for the next occasion.
-void Engine::flush() {
-    while (!backlog_.empty() && commands_.push(backlog_.front())) backlog_.pop_front();
-}
-
-bool Engine::onlyKnobsDiffer(const Patch& patch, const Library& library) const {
-    if (!patch_ || patch.posts.size() != patch_->posts.size() || patch.patterns != patch_->patterns ||
-        patch.performances != patch_->performances || patch.seed != patch_->seed ||
-        patch.cables.size() != patch_->cables.size())
-        return false;
-    for (std::size_t i = 0; i < patch.cables.size(); ++i) {
-        const Cable& a = patch.cables[i];
-        const Cable& b = patch_->cables[i];
-        if (a.id != b.id || a.from != b.from || a.to != b.to) return false;
-    }
-    for (std::size_t i = 0; i < patch.posts.size(); ++i) {
-        const Post& a = patch.posts[i];
-        const Post& b = patch_->posts[i];
-        if (a.id != b.id || a.slot != b.slot || a.module != b.module || a.part != b.part || a.sample != b.sample ||
-            a.tuning != b.tuning)
-            return false;
-        if (a.knobs == b.knobs) continue;
-        const PartInfo& part = *library.part(a);
-        for (const KnobInfo& knob : part.knobs)
-            if (knobValue(a, knob) != knobValue(b, knob) && movesMeanings(part, knob.id)) return false;
-    }
-    return true;
-}
-
 void Engine::setPatch(const Patch& patch, const Library& library) {
     collect();
-    if (onlyKnobsDiffer(patch, library)) {
-        for (std::size_t i = 0; i < patch.posts.size(); ++i) {
-            const Post& post = patch.posts[i];
-            if (post.knobs == patch_->posts[i].knobs) continue;
-            const PartInfo& part = *library.part(post);
-            for (const KnobInfo& knob : part.knobs) {
-                if (knobValue(post, knob) == knobValue(patch_->posts[i], knob)) continue;
-                send({Command::Kind::Control, nullptr, owned_.back()->controlSlot(post.id, knob.id),
-                      static_cast<float>(knobInForce(patch, post, part, knob).value)});
-            }
-        }
-        patch_ = patch;
-        return;
+    if (!patch_) {
+        compile(patch, library, true);
+    } else {
+        const Change change = planChange(*patch_, patch, library);
+        if (change.compile)
+            compile(patch, library, true);
+        else
+            deliver(change, patch, library);
     }
-    auto schedule = std::make_unique<Schedule>(patch, library, settings_, taps_);
+    patch_ = patch;
+}
+
+void Engine::compile(const Patch& patch, const Library& library, bool fade) {
+    std::vector<JackRef> also;
+    for (const auto& [jack, length] : watched_) also.push_back(jack);
+    // What is watched may belong to another patch by now.
+    std::erase_if(also, [&](const JackRef& jack) { return !library.jack(patch, jack); });
+    auto schedule = std::make_unique<Schedule>(patch, library, settings_, also);
     if (!owned_.empty()) schedule->inheritFrom(*owned_.back());
     lateCables_ = schedule->lateCables();
     normals_ = schedule->normals();
     blockCount_ = schedule->blockCount();
     std::erase_if(taps_, [&](const auto& entry) { return schedule->signal(entry.first) == nullptr; });
+    for (const Cable& cable : patch.cables)
+        if (auto& tap = taps_[cable.from]; !tap) tap = std::make_shared<Tap>();
+    for (const auto& [jack, length] : watched_)
+        if (auto& tap = taps_[jack]; !tap && schedule->signal(jack)) tap = std::make_shared<Tap>(length);
+    std::erase_if(taps_, [](const auto& entry) { return !entry.second; });
     Schedule* raw = schedule.get();
     owned_.push_back(std::move(schedule));
-    patch_ = patch;
-    send({Command::Kind::Swap, raw, -1, 0.0f, {}});
+    commands_.send({.kind = Command::Kind::Swap, .schedule = raw, .listeners = listenersFor(*raw), .fade = fade});
+}
+
+void Engine::deliver(const Change& change, const Patch& patch, const Library& library) {
+    const Schedule& newest = *owned_.back();
+    for (const Change::Knob& knob : change.knobs)
+        commands_.send({.kind = Command::Kind::Control,
+                        .slot = newest.controlSlot(knob.post, knob.knob),
+                        .value = static_cast<float>(knob.value)});
+    if (change.materials.empty()) return;
+    auto delivery = std::make_unique<Delivery>();
+    for (const std::string& id : change.materials)
+        for (const int player : newest.playersOf(id))
+            delivery->players.emplace_back(player, materialOf(patch, library, *patch.post(id)));
+    commands_.send({.kind = Command::Kind::Deliver, .delivery = delivery.get()});
+    ownedDeliveries_.push_back(std::move(delivery));
+}
+
+Engine::Listeners* Engine::listenersFor(const Schedule& schedule) {
+    auto made = std::make_unique<Listeners>();
+    for (const auto& [jack, tap] : taps_)
+        if (const Signal* signal = schedule.signal(jack)) made->taps.emplace_back(signal, tap);
+    for (const auto& [post, tap] : told_)
+        if (const int node = schedule.tellerOf(post); node >= 0) made->told.emplace_back(node, tap);
+    ownedListeners_.push_back(std::move(made));
+    return ownedListeners_.back().get();
+}
+
+void Engine::listenAnew() {
+    if (!owned_.empty()) commands_.send({.kind = Command::Kind::Listen, .listeners = listenersFor(*owned_.back())});
 }
 
 void Engine::setRunning(bool running) {
     running_ = running;
-    send({running ? Command::Kind::Run : Command::Kind::Stop, nullptr, -1, 0.0f, {}});
+    urgent_.send({.kind = running ? Urgent::Kind::Run : Urgent::Kind::Stop});
 }
 
 void Engine::rewind() {
-    send({Command::Kind::Rewind, nullptr, -1, 0.0f, {}});
+    urgent_.send({.kind = Urgent::Kind::Rewind});
 }
 
 void Engine::setMonitorGain(float gain) {
-    send({Command::Kind::Monitor, nullptr, -1, gain, {}});
+    urgent_.send({.kind = Urgent::Kind::Monitor, .value = gain});
+}
+
+void Engine::setMuted(bool muted) {
+    urgent_.send({.kind = Urgent::Kind::Mute, .value = muted ? 1.0f : 0.0f});
 }
 
 void Engine::setRealCase(bool on) {
@@ -115,8 +124,19 @@ void Engine::setListening(std::vector<int> silenced, JackRef listened) {
     patch_.reset();
 }
 
-void Engine::play(const MidiMessage& message) {
-    send({Command::Kind::Play, nullptr, -1, 0.0f, message});
+void Engine::play(const MidiMessage& message, Time when) {
+    urgent_.send({.kind = Urgent::Kind::Play, .message = message, .when = when});
+}
+
+bool Engine::moveKnob(const std::string& post, const std::string& knob, double value, double seconds) {
+    if (owned_.empty()) return false;
+    const int slot = owned_.back()->controlSlot(post, knob);
+    if (slot < 0) return false;
+    commands_.send({.kind = Command::Kind::Control,
+                    .slot = slot,
+                    .runs = static_cast<int>(std::lround(seconds * settings_.rate / kRun)),
+                    .value = static_cast<float>(value)});
+    return true;
 }
 
 std::shared_ptr<const Tap> Engine::tap(const JackRef& output) const {
@@ -124,76 +144,141 @@ std::shared_ptr<const Tap> Engine::tap(const JackRef& output) const {
     return it == taps_.end() ? nullptr : it->second;
 }
 
+std::shared_ptr<const Tap> Engine::watch(const JackRef& jack, const TapLength& length, const Library& library) {
+    if (!patch_ || !library.jack(*patch_, jack)) return nullptr;
+    watched_[jack] = length;
+    if (owned_.back()->signal(jack)) {
+        auto& tap = taps_[jack];
+        if (tap && tap->length().samples >= length.samples && tap->length().spans >= length.spans) return tap;
+        tap = std::make_shared<Tap>(length);
+        listenAnew();
+        return tap;
+    }
+    compile(*patch_, library, false); // only what nobody heard is new
+    return tap(jack);
+}
+
+void Engine::unwatch(const JackRef& jack) {
+    if (watched_.erase(jack) == 0 || !patch_) return;
+    const bool cabled = std::ranges::any_of(patch_->cables, [&](const Cable& cable) { return cable.from == jack; });
+    if (!cabled) taps_.erase(jack);
+    listenAnew();
+}
+
+std::shared_ptr<const ToldTap> Engine::told(const std::string& post) {
+    if (owned_.empty() || owned_.back()->tellerOf(post) < 0) return nullptr;
+    auto& tap = told_[post];
+    if (!tap) {
+        tap = std::make_shared<ToldTap>();
+        listenAnew();
+    }
+    return tap;
+}
+
 void Engine::collect() {
-    flush();
-    Schedule* done = nullptr;
-    while (finished_.pop(done)) std::erase_if(owned_, [&](const auto& owned) { return owned.get() == done; });
+    commands_.flush();
+    urgent_.flush();
+    Done done;
+    while (finished_.pop(done)) {
+        freeOne(owned_, done.schedule);
+        freeOne(ownedListeners_, done.listeners);
+        freeOne(ownedDeliveries_, done.delivery);
+    }
+}
+
+void Engine::obeyUrgent() {
+    Urgent order;
+    while (urgent_.queue.pop(order)) {
+        switch (order.kind) {
+        case Urgent::Kind::Run:
+            transport_.running = true;
+            break;
+        case Urgent::Kind::Stop:
+            transport_.running = false;
+            break;
+        case Urgent::Kind::Rewind:
+            transport_.rewind = true;
+            break;
+        case Urgent::Kind::Monitor:
+            ears_.setMonitor(order.value);
+            break;
+        case Urgent::Kind::Mute:
+            ears_.setMuted(order.value > 0.5f);
+            break;
+        case Urgent::Kind::Play: {
+            if (waitingCount_ == static_cast<int>(waiting_.size())) break; // a thousand keys within one block
+            // What came during the last block sounds in this one, at its distance from the block's start.
+            const double since =
+                order.when == Time{} ? 0.0 : std::chrono::duration<double>(order.when - blockStart_).count();
+            double at = std::max(0.0, since * settings_.rate);
+            if (waitingCount_ > 0) at = std::max(at, waiting_[idx(waitingCount_ - 1)].at);
+            waiting_[idx(waitingCount_++)] = {at, order.message};
+            break;
+        }
+        }
+    }
 }
 
 void Engine::obey() {
-    while (commands_.read_available() > 0) {
-        const Command command = commands_.front();
+    while (commands_.queue.read_available() > 0) {
+        const Command command = commands_.queue.front();
         if (command.kind == Command::Kind::Swap && fading_) return; // one fade at a time; the rest waits its turn
-        commands_.pop();
+        commands_.queue.pop();
         switch (command.kind) {
         case Command::Kind::Swap:
             if (current_) {
                 command.schedule->takeOver(*current_);
-                fading_ = current_;
-                fadingTransport_ = transport_;
-                fadeLeft_ = static_cast<int>(kFadeSeconds * settings_.rate);
+                if (command.fade) {
+                    fading_ = current_;
+                    fadingTransport_ = transport_;
+                    fadeLeft_ = static_cast<int>(kFadeSeconds * settings_.rate);
+                } else {
+                    finished_.push({.schedule = current_});
+                }
             }
             current_ = command.schedule;
-            muted_ = false;
             lastFaults_ = current_->faults();
+            [[fallthrough]];
+        case Command::Kind::Listen:
+            if (listeners_) finished_.push({.listeners = listeners_});
+            listeners_ = command.listeners;
             break;
         case Command::Kind::Control:
-            if (current_) current_->setControl(command.slot, command.value);
+            if (!current_) break;
+            if (command.runs >= 0)
+                current_->moveControl(command.slot, command.value, command.runs);
+            else
+                current_->setControl(command.slot, command.value);
             break;
-        case Command::Kind::Run:
-            transport_.running = true;
-            break;
-        case Command::Kind::Stop:
-            transport_.running = false;
-            break;
-        case Command::Kind::Rewind:
-            transport_.rewind = true;
-            break;
-        case Command::Kind::Monitor:
-            monitor_ = command.value;
-            muted_ = false;
-            break;
-        case Command::Kind::Play:
-            if (transport_.playedCount < static_cast<int>(transport_.played.size()))
-                transport_.played[static_cast<std::size_t>(transport_.playedCount++)] = command.message;
+        case Command::Kind::Deliver:
+            for (auto& [player, material] : command.delivery->players)
+                if (current_) current_->exchange(player, material);
+            finished_.push({.delivery = command.delivery});
             break;
         }
     }
 }
 
-/// A sound that stays beyond the exact range of an output for half a second is a loop gain above one, not music: most
-/// of each run lies at the rails. The monitor is shut until somebody touches it or mends the patch.
-void Engine::guardAgainstRunaway() {
-    int beyond = 0;
-    for (int i = 0; i < kRun; ++i)
-        beyond +=
-            std::max(std::abs(current_->left()[i]), std::abs(current_->right()[i])) > 0.98f * kLinearVolts ? 1 : 0;
-    const double seconds = kRun / settings_.rate;
-    runaway_ = beyond > kRun / 2 ? runaway_ + seconds : std::max(0.0, runaway_ - seconds);
-    if (runaway_ > kRunawaySeconds) {
-        muted_ = true;
-        runaway_ = 0.0;
+/// Hands the messages that fall into this run to the blocks; more than a run can hold wait for the next one.
+void Engine::playDue() {
+    transport_.playedCount = 0;
+    int taken = 0;
+    while (taken < waitingCount_ && waiting_[idx(taken)].at <= kRun - 1.0 &&
+           transport_.playedCount < Transport::kMostPlayed) {
+        const Waiting& next = waiting_[idx(taken++)];
+        transport_.played[idx(transport_.playedCount++)] = {static_cast<float>(std::max(0.0, next.at)), next.message};
     }
-    meters.muted.store(muted_, std::memory_order_relaxed);
+    std::copy(waiting_.begin() + taken, waiting_.begin() + waitingCount_, waiting_.begin());
+    waitingCount_ -= taken;
+    for (int n = 0; n < waitingCount_; ++n) waiting_[idx(n)].at = std::max(0.0, waiting_[idx(n)].at - kRun);
 }
 
 /// What the monitor takes from a schedule: its way out, or the cable that is listened to.
 std::pair<float, float> Engine::heard(const Schedule& schedule, int i) {
     const Signal* one = schedule.listened();
     if (!one) return {schedule.left()[i], schedule.right()[i]};
-    constexpr float kSettles = 125.0f; // 20 Hz: what lies below is no sound
-    dc_ += kSettles / static_cast<float>(settings_.rate) * ((*one)[i] - dc_);
-    const float safe = 0.5f * ((*one)[i] - dc_);
+    dc_ += dcPart_ * (static_cast<double>((*one)[i]) - dc_);
+    const float safe = 0.5f * ((*one)[i] - static_cast<float>(dc_));
     return {safe, safe};
 }
 
@@ -201,17 +286,31 @@ std::span<const float> Engine::runOnce() {
     obey();
     mixed_.fill(0.0f);
     if (!current_) return mixed_;
+    playDue();
     transport_.liveLeft = live_.left();
     transport_.liveRight = live_.right();
     live_.takeRun();
-    current_->run(transport_, true);
-    if (fading_) fading_->run(fadingTransport_, false);
+    if (fading_) { // first, so that what both write into one memory is the new one's in the end
+        fadingTransport_.running = transport_.running;
+        fading_->run(fadingTransport_);
+    }
+    current_->run(transport_);
+    if (listeners_) {
+        for (const auto& [signal, tap] : listeners_->taps) tap->write(*signal);
+        for (const auto& [node, tap] : listeners_->told) {
+            Told told{};
+            current_->tell(node, told);
+            tap->write(told);
+        }
+    }
+    ++runs_;
+    railRuns_ += current_->howls() || current_->pinned() ? 1 : 0;
     const float fadeLength = static_cast<float>(kFadeSeconds * settings_.rate);
-    guardAgainstRunaway();
-    const float monitorStep = ((muted_ ? 0.0f : monitor_) - monitorNow_) * (1.0f / 16.0f) / static_cast<float>(kRun);
+    float peakLeft = 0.0f;
+    float peakRight = 0.0f;
     for (int i = 0; i < kRun; ++i) {
-        keepPeak(meters.peakLeft, std::abs(current_->left()[i]));
-        keepPeak(meters.peakRight, std::abs(current_->right()[i]));
+        peakLeft = std::max(peakLeft, std::abs(current_->left()[i]));
+        peakRight = std::max(peakRight, std::abs(current_->right()[i]));
         auto [left, right] = heard(*current_, i);
         if (fading_) {
             const float old = static_cast<float>(std::max(0, fadeLeft_)) / fadeLength;
@@ -221,22 +320,13 @@ std::span<const float> Engine::runOnce() {
             right += old * (oldRight - right);
             --fadeLeft_;
         }
-        monitorNow_ += monitorStep;
-        const float toFullScale = monitorNow_ / static_cast<float>(kFullScaleVolts);
-        left *= toFullScale;
-        right *= toFullScale;
-        // Guards ears: falls at once, recovers within a quarter of a second.
-        const float loudest = std::max(std::abs(left), std::abs(right));
-        limiter_ = std::min(1.0f, limiter_ + 4.0f / static_cast<float>(settings_.rate));
-        if (loudest * limiter_ > kCeiling) {
-            limiter_ = kCeiling / loudest;
-            meters.limited.store(true, std::memory_order_relaxed);
-        }
-        mixed_[static_cast<std::size_t>(2 * i)] = left * limiter_;
-        mixed_[static_cast<std::size_t>(2 * i + 1)] = right * limiter_;
+        mixed_[idx(2 * i)] = left / static_cast<float>(kFullScaleVolts);
+        mixed_[idx(2 * i + 1)] = right / static_cast<float>(kFullScaleVolts);
     }
+    keepPeak(meters.peakLeft, peakLeft);
+    keepPeak(meters.peakRight, peakRight);
     if (fading_ && fadeLeft_ <= 0) {
-        finished_.push(fading_);
+        finished_.push({.schedule = fading_});
         fading_ = nullptr;
     }
     meters.beats.store(transport_.beats, std::memory_order_relaxed);
@@ -251,8 +341,15 @@ void Engine::process(float* interleaved, std::size_t frames, const float* in) {
     using Clock = std::chrono::steady_clock;
     const auto start = Clock::now();
     const FlushDenormals flush;
+    obeyUrgent();
+    blockStart_ = start;
     live_.give(in, frames);
+    runs_ = railRuns_ = 0;
     resampler_.fill({interleaved, 2 * frames}, [this] { return runOnce(); });
+    ears_.run({interleaved, 2 * frames}, runs_ > 0 ? static_cast<float>(railRuns_) / static_cast<float>(runs_) : 0.0f);
+    meters.guard.store(ears_.guard(), std::memory_order_relaxed);
+    meters.muted.store(ears_.guard() != Guard::Open, std::memory_order_relaxed);
+    if (ears_.limited()) meters.limited.store(true, std::memory_order_relaxed);
     const double used = std::chrono::duration<double>(Clock::now() - start).count();
     const double there = static_cast<double>(frames) / deviceRate_;
     const float before = meters.load.load(std::memory_order_relaxed);

@@ -1,15 +1,19 @@
 // The live engine: runs a patch for an audio device while the patch is being changed.
 //
-// Two sides. The editing side compiles patches and sends commands; the audio side (`process`) takes them from
-// a wait-free queue and never allocates, locks or waits. A new schedule takes over the running state of the
-// old one and is cross-faded in within 10 ms.
+// Two sides. The editing side compiles patches and sends commands; the audio side (`process`) takes them from wait-free
+// queues and never allocates, locks or waits. What an edit asks for is decided by planChange: knobs glide, material is
+// exchanged in place, and a new schedule takes over the running state of the old one and is cross-faded in within 10
+// ms. What is urgent (monitor, stop, mute, notes played by hand) has a queue of its own and waits for no fade.
 #pragma once
 
+#include "engine/change.h"
+#include "engine/ear_guard.h"
 #include "engine/live_input.h"
 #include "engine/resampler.h"
 #include "engine/schedule.h"
 
 #include <atomic>
+#include <chrono>
 #include <deque>
 #include <memory>
 #include <optional>
@@ -28,39 +32,57 @@ struct EngineMeters {
     std::atomic<std::uint64_t> faults{0};
     std::atomic<std::uint64_t> frames{0}; ///< handed to the device so far
     std::atomic<bool> limited{false};     ///< the monitor limiter had to act; the reader resets it
-    std::atomic<bool> muted{false};       ///< the monitor is shut: the sound stayed at the rails, a loop that runs away
+    std::atomic<bool> muted{false};       ///< the guard has shut or held down the monitor; see `guard`
+    std::atomic<Guard> guard{Guard::Open};
 };
 
 class Engine {
   public:
+    using Time = std::chrono::steady_clock::time_point;
+
     explicit Engine(EngineSettings settings = {}, double deviceRate = 48000.0);
     ~Engine();
     Engine(const Engine&) = delete;
     Engine& operator=(const Engine&) = delete;
 
     // Editing side: one thread.
-    /// Puts a checked patch into effect. Turned knobs are sent as such; anything else compiles a new schedule.
+    /// Puts a checked patch into effect, with as little as planChange finds necessary.
     void setPatch(const Patch& patch, const Library& library);
     void setRunning(bool running);
     void rewind();
-    /// Level of what the device hears, 0…1.
+    /// Level of what the device hears, 0…1. Lets go of the guard, if it has acted.
     void setMonitorGain(float gain);
+    void setMuted(bool muted);
     /// With or without what the metal adds (electrics.h); takes effect with the next setPatch.
     void setRealCase(bool on);
     /// Cables that stay plugged and bring nothing, and the output that the monitor hears instead of the way out (an
     /// empty post: none), made safe for ears: without DC, at half its voltage, and limited. Takes effect with the next
     /// setPatch.
     void setListening(std::vector<int> silenced, JackRef listened);
-    /// A message played by hand, for keys, converters and pads.
-    void play(const MidiMessage& message);
-    /// What the last seconds of an output looked like; nullptr if it does not run.
+    /// A message played by hand, for keys, converters and pads. Those of one device block keep the distances that they
+    /// came in: each sounds one block after its time.
+    void play(const MidiMessage& message, Time when = {});
+    /// Moves a knob's control in a straight line, so that it arrives after so many seconds (in whole runs). The patch
+    /// does not change by it. False if the knob's block does not run.
+    bool moveKnob(const std::string& post, const std::string& knob, double value, double seconds);
+
+    /// What the last seconds of an output with a cable looked like; nullptr if it does not run.
     [[nodiscard]] std::shared_ptr<const Tap> tap(const JackRef& output) const;
+    /// The same for any output, patched or not, and any input: what arrives there. Keeps as much as is asked for, from
+    /// now on. nullptr if the patch has no such jack, or nothing feeds that input. Changes nothing that is heard.
+    std::shared_ptr<const Tap> watch(const JackRef& jack, const TapLength& length, const Library& library);
+    void unwatch(const JackRef& jack);
+    /// What a block of a post tells of itself (Block::tell); nullptr if none tells anything.
+    std::shared_ptr<const ToldTap> told(const std::string& post);
+
     [[nodiscard]] const std::vector<LateCable>& lateCables() const { return lateCables_; }
     [[nodiscard]] const std::vector<NormalInEffect>& normals() const { return normals_; }
     [[nodiscard]] std::size_t blockCount() const { return blockCount_; }
     [[nodiscard]] double rate() const { return settings_.rate; }
     [[nodiscard]] bool running() const { return running_; }
-    /// Frees schedules that the audio side has finished with, and hands over what still waits; call now and then.
+    /// Device frames by which what is heard comes late, besides the device's own blocks.
+    [[nodiscard]] static constexpr std::size_t latencyFrames() { return EarGuard::kDelay; }
+    /// Frees what the audio side has finished with, and hands over what still waits; call now and then.
     void collect();
 
     // Audio side: one thread.
@@ -71,55 +93,104 @@ class Engine {
     EngineMeters meters;
 
   private:
+    /// What a schedule's signals are written to.
+    struct Listeners {
+        std::vector<std::pair<const Signal*, std::shared_ptr<Tap>>> taps;
+        std::vector<std::pair<int, std::shared_ptr<ToldTap>>> told; ///< by node
+    };
+    /// Material on its way to blocks, and the old one on its way back.
+    struct Delivery {
+        std::vector<std::pair<int, Material>> players;
+    };
     struct Command {
-        enum class Kind { Swap, Control, Run, Stop, Rewind, Monitor, Play } kind = Kind::Run;
+        enum class Kind { Swap, Listen, Control, Deliver } kind = Kind::Control;
         Schedule* schedule = nullptr;
+        Listeners* listeners = nullptr;
+        Delivery* delivery = nullptr;
+        bool fade = true;
         int slot = -1;
+        int runs = -1; ///< of a straight way; -1: it glides
+        float value = 0.0f;
+    };
+    struct Urgent {
+        enum class Kind { Run, Stop, Rewind, Monitor, Mute, Play } kind = Kind::Run;
         float value = 0.0f;
         MidiMessage message{};
+        Time when{};
+    };
+    /// Something that the editing side may free.
+    struct Done {
+        Schedule* schedule = nullptr;
+        Listeners* listeners = nullptr;
+        Delivery* delivery = nullptr;
     };
     template <class T> using Queue = boost::lockfree::spsc_queue<T>;
+    /// A queue with room behind it: a device that stands still may leave it full; what does not fit waits.
+    template <class T> struct Mailbox {
+        Queue<T> queue{4096};
+        std::deque<T> backlog;
+        void send(const T& item) {
+            backlog.push_back(item);
+            flush();
+        }
+        void flush() {
+            while (!backlog.empty() && queue.push(backlog.front())) backlog.pop_front();
+        }
+    };
 
-    void send(const Command& command);
-    void flush();
+    void compile(const Patch& patch, const Library& library, bool fade);
+    void deliver(const Change& change, const Patch& patch, const Library& library);
+    Listeners* listenersFor(const Schedule& schedule);
+    void listenAnew();
     void obey();
-    void guardAgainstRunaway();
+    void obeyUrgent();
+    void playDue();
     [[nodiscard]] std::pair<float, float> heard(const Schedule& schedule, int i);
     std::span<const float> runOnce();
-    [[nodiscard]] bool onlyKnobsDiffer(const Patch& patch, const Library& library) const;
 
     EngineSettings settings_;
     double deviceRate_;
 
     // Editing side.
     std::optional<Patch> patch_;
-    Schedule::Taps taps_;
+    std::map<JackRef, std::shared_ptr<Tap>> taps_; ///< of cables, and of what is watched
+    std::map<JackRef, TapLength> watched_;
+    std::map<std::string, std::shared_ptr<ToldTap>> told_;
     std::vector<std::unique_ptr<Schedule>> owned_; ///< the newest is last
+    std::vector<std::unique_ptr<Listeners>> ownedListeners_;
+    std::vector<std::unique_ptr<Delivery>> ownedDeliveries_;
     std::vector<LateCable> lateCables_;
     std::vector<NormalInEffect> normals_;
     std::size_t blockCount_ = 0;
     bool running_ = true;
-    std::deque<Command> backlog_; ///< commands that did not fit into the queue
 
     // Between the two.
-    Queue<Command> commands_{4096};
-    Queue<Schedule*> finished_{256};
+    Mailbox<Command> commands_;
+    Mailbox<Urgent> urgent_;
+    Queue<Done> finished_{8192};
 
     // Audio side.
     Schedule* current_ = nullptr;
     Schedule* fading_ = nullptr; ///< the old one while the new one is faded in
+    Listeners* listeners_ = nullptr;
     int fadeLeft_ = 0;
     Transport transport_;
     Transport fadingTransport_;
     Resampler resampler_;
     LiveInput live_;
+    EarGuard ears_;
     std::array<float, 2 * kRun> mixed_{};
-    float monitor_ = 0.125f;
-    float monitorNow_ = 0.125f;
-    float limiter_ = 1.0f;
-    float dc_ = 0.0f;      ///< of the output that is listened to
-    double runaway_ = 0.0; ///< seconds for which the sound has been at the rails
-    bool muted_ = false;   ///< until the monitor is touched or the patch changes
+    double dc_ = 0.0; ///< of the output that is listened to
+    double dcPart_;
+    int railRuns_ = 0; ///< of this block, those in which something heard stood at the rails
+    int runs_ = 0;
+    struct Waiting {
+        double at = 0.0; ///< samples from the start of the next run
+        MidiMessage message{};
+    };
+    std::array<Waiting, 1024> waiting_{}; ///< played by hand and not due yet, in order of time
+    int waitingCount_ = 0;
+    Time blockStart_{};
     std::uint64_t lastFaults_ = 0;
 };
 

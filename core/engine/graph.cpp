@@ -1,6 +1,6 @@
 #include "engine/graph.h"
 
-#include "blocks/wire.h"
+#include "blocks/control/wire.h"
 #include "engine/electrics.h"
 #include "library/meaning.h"
 
@@ -8,6 +8,7 @@
 #include <functional>
 #include <map>
 #include <optional>
+#include <utility>
 
 #include <fmt/format.h>
 
@@ -51,8 +52,25 @@ std::uint64_t seedOf(const std::string& key, std::uint32_t seed) {
     return hash;
 }
 
-bool runsUnheard(const BlockType& type) {
-    return type.id == "line-out" || type.id == "clock" || type.id == "scope-probe" || type.id == "tuner-probe";
+/// The patch with a post for every part that normals of its posts lead to and that has none: the metal is there,
+/// patched or not. Their names cannot be those of posts in a patch.
+Patch withImpliedPosts(const Patch& patch, const Library& library, std::size_t& own) {
+    Patch out = patch;
+    own = patch.posts.size();
+    for (std::size_t n = 0; n < out.posts.size(); ++n) {
+        const Post post = out.posts[n];
+        for (const JackInfo& jack : library.part(post)->jacks) {
+            if (!jack.normal || jack.output || neighbour(out, post, jack.normal->part)) continue;
+            if (out.cableInto({post.id, jack.id})) continue;
+            Post implied;
+            implied.id = implied.name = "+" + post.slot + "/" + jack.normal->part;
+            implied.slot = post.slot;
+            implied.module = post.module;
+            implied.part = jack.normal->part;
+            if (library.part(implied)) out.posts.push_back(std::move(implied));
+        }
+    }
+    return out;
 }
 
 bool isScaled(const JackInfo& jack) {
@@ -62,18 +80,23 @@ bool isScaled(const JackInfo& jack) {
 class Builder {
   public:
     Builder(const Patch& patch, const Library& library, const GraphOptions& options)
-        : patch_(patch), library_(library), options_(options) {}
+        : patch_(withImpliedPosts(patch, library, own_)), library_(library), options_(options) {}
 
     Graph build() {
         if (options_.realCase) electrics_.emplace(patch_, library_);
         for (const Post& post : patch_.posts) addPost(post);
         for (const Post& post : patch_.posts) addOutputs(post);
+        oneClockLeads();
         for (const Post& post : patch_.posts) connectPost(post);
         for (const Cable& cable : patch_.cables) {
             heard_.push_back(sourceAt(cable.from, cable.id));
             markPlugged(cable.from);
         }
-        for (const JackRef& output : options_.alsoHeard) heard_.push_back(sourceAt(output, 0));
+        for (const JackRef& jack : options_.alsoHeard)
+            if (const auto out = graph_.outputs.find(jack); out != graph_.outputs.end())
+                heard_.push_back(out->second);
+            else if (const auto in = graph_.inputs.find(jack); in != graph_.inputs.end())
+                heard_.push_back(in->second);
         chainConverters();
         return pruned();
     }
@@ -84,16 +107,13 @@ class Builder {
         first_[post.id] = static_cast<int>(graph_.nodes.size());
         Setup setup;
         setup.realCase = options_.realCase;
-        setup.sample = library_.sample(post.sample);
-        setup.tuning = library_.tuning(post.tuning);
-        if (const Pattern* found = patch_.pattern(post.id)) setup.pattern = std::make_shared<const Pattern>(*found);
-        if (const Performance* found = patch_.performance(post.id))
-            setup.performance = std::make_shared<const Performance>(*found);
+        setup.material = materialOf(patch_, library_, post);
         for (const PartBlock& block : part.blocks) {
             Node node = nodeOf(*block.type, post.id + "/" + block.id, post.id);
-            for (const auto& [control, value] : block.fixed) node.controls[static_cast<std::size_t>(control)] = value;
+            for (const auto& [control, value] : block.fixed) node.controls[idx(control)] = value;
             setup.seed = node.setup.seed;
             node.setup = setup;
+            node.implied = idx(&post - patch_.posts.data()) >= own_;
             graph_.nodes.push_back(std::move(node));
         }
         // Knobs that are used as they are come first, so that one whose use has moved has the last word.
@@ -120,12 +140,8 @@ class Builder {
         return node;
     }
 
-    Node& nodeAt(const Post& post, const BlockPoint& at) {
-        return graph_.nodes[static_cast<std::size_t>(first_.at(post.id) + at.block)];
-    }
-    double& controlAt(const Post& post, const BlockPoint& at) {
-        return nodeAt(post, at).controls[static_cast<std::size_t>(at.index)];
-    }
+    Node& nodeAt(const Post& post, const BlockPoint& at) { return graph_.nodes[idx(first_.at(post.id) + at.block)]; }
+    double& controlAt(const Post& post, const BlockPoint& at) { return nodeAt(post, at).controls[idx(at.index)]; }
 
     /// Every output jack's source; one with a scaling of its own has a wire behind the panel.
     void addOutputs(const Post& post) {
@@ -173,7 +189,8 @@ class Builder {
             const auto [from, brings] = feederThrough(patch_, library_, to);
             if (from.post.empty()) continue;
             const Cable* cable = patch_.cableInto(to);
-            if (!cable) graph_.normals.push_back({from, to});
+            const bool implied = from.post.starts_with('+') || to.post.starts_with('+');
+            if (!cable && !implied) graph_.normals.push_back({from, to});
             const bool silent = brings && std::ranges::find(options_.silenced, brings->id) != options_.silenced.end();
             const Source left = through(sourceAt(from, cable ? cable->id : 0), to, jack, cable, silent);
             inputAt(post, jack.at) = left;
@@ -187,9 +204,7 @@ class Builder {
         }
     }
 
-    Source& inputAt(const Post& post, const BlockPoint& at) {
-        return nodeAt(post, at).inputs[static_cast<std::size_t>(at.index)];
-    }
+    Source& inputAt(const Post& post, const BlockPoint& at) { return nodeAt(post, at).inputs[idx(at.index)]; }
 
     /// What an input makes of its source: its own scaling, and in the real case what its cable does.
     Source through(Source source, const JackRef& to, const JackInfo& jack, const Cable* cable, bool silent) {
@@ -214,6 +229,7 @@ class Builder {
                     controls[wire::Shortest] = jack.electrics.shortest;
                 });
         }
+        graph_.inputs[to] = source;
         if (isScaled(jack))
             wired(">", [&](std::vector<double>& controls) {
                 controls[wire::Gain] = 1.0 / jack.scaling.gain;
@@ -223,15 +239,29 @@ class Builder {
         return source;
     }
 
-    /// Converters linked into one another play the first one's performance as one chain.
+    /// Of all clocks, the patch's first one counts the beats of the transport.
+    void oneClockLeads() {
+        bool found = false;
+        for (Node& node : graph_.nodes)
+            if (node.type->countsBeats) node.setup.leadsBeats = !std::exchange(found, true);
+    }
+
+    /// The node that feeds an input, past the wires that lie between jacks.
+    [[nodiscard]] Source behindWires(Source source) const {
+        while (source.node >= 0 && graph_.nodes[idx(source.node)].type == &wireType())
+            source = graph_.nodes[idx(source.node)].inputs[0];
+        return source;
+    }
+
+    /// Units linked into one another play the first one's performance as one chain.
     void chainConverters() {
         const auto before = [&](int index) {
-            const Node& node = graph_.nodes[static_cast<std::size_t>(index)];
-            const int source = node.inputs[0].node;
-            return source >= 0 && graph_.nodes[static_cast<std::size_t>(source)].type == node.type ? source : -1;
+            const Node& node = graph_.nodes[idx(index)];
+            const Source source = behindWires(node.inputs[0]);
+            return source.node >= 0 && graph_.nodes[idx(source.node)].type == node.type ? source.node : -1;
         };
         for (std::size_t n = 0; n < graph_.nodes.size(); ++n) {
-            if (graph_.nodes[n].type->id != "midi-to-cv") continue;
+            if (!graph_.nodes[n].type->chains) continue;
             int first = static_cast<int>(n);
             int place = 0;
             while (before(first) >= 0 && place < 16) {
@@ -239,9 +269,9 @@ class Builder {
                 ++place;
             }
             graph_.nodes[n].setup.chainPlace = place;
-            graph_.nodes[n].setup.performance = graph_.nodes[static_cast<std::size_t>(first)].setup.performance;
+            graph_.nodes[n].setup.material.performance = graph_.nodes[idx(first)].setup.material.performance;
             for (int at = static_cast<int>(n); at >= 0; at = before(at)) {
-                int& length = graph_.nodes[static_cast<std::size_t>(at)].setup.chainLength;
+                int& length = graph_.nodes[idx(at)].setup.chainLength;
                 length = std::max(length, place + 1);
                 if (at == first) break;
             }
@@ -252,42 +282,48 @@ class Builder {
     Graph pruned() {
         std::vector<bool> needed(graph_.nodes.size(), false);
         const std::function<void(int)> need = [&](int index) {
-            if (index < 0 || needed[static_cast<std::size_t>(index)]) return;
-            needed[static_cast<std::size_t>(index)] = true;
-            for (const Source& source : graph_.nodes[static_cast<std::size_t>(index)].inputs) need(source.node);
+            if (index < 0 || needed[idx(index)]) return;
+            needed[idx(index)] = true;
+            for (const Source& source : graph_.nodes[idx(index)].inputs) need(source.node);
         };
         for (const Source& source : heard_) need(source.node);
         for (std::size_t i = 0; i < graph_.nodes.size(); ++i)
-            if (runsUnheard(*graph_.nodes[i].type)) need(static_cast<int>(i));
+            if (graph_.nodes[i].type->runsUnheard && !graph_.nodes[i].implied) need(static_cast<int>(i));
         for (const Node& node : graph_.nodes)
             for (const Source& source : node.inputs)
                 if (source.node >= 0) hear(source);
         for (const Source& source : heard_) hear(source);
         for (Node& node : graph_.nodes) // so that its state can be kept at any time
-            if (node.type->id == "shift-register") node.heard.assign(node.heard.size(), true);
+            if (node.type->tellsAlways) node.heard.assign(node.heard.size(), true);
 
+        // In order of their keys, so that where a post stands in the patch changes nothing that is heard.
+        std::vector<std::size_t> order;
+        for (std::size_t i = 0; i < graph_.nodes.size(); ++i)
+            if (needed[i]) order.push_back(i);
+        std::ranges::sort(order, {}, [&](std::size_t i) -> const std::string& { return graph_.nodes[i].key; });
         Graph out;
         out.normals = std::move(graph_.normals);
         std::vector<int> place(graph_.nodes.size(), -1);
-        for (std::size_t i = 0; i < graph_.nodes.size(); ++i) {
-            if (!needed[i]) continue;
+        for (const std::size_t i : order) {
             place[i] = static_cast<int>(out.nodes.size());
             out.nodes.push_back(std::move(graph_.nodes[i]));
         }
         for (Node& node : out.nodes)
             for (Source& source : node.inputs)
-                if (source.node >= 0) source.node = place[static_cast<std::size_t>(source.node)];
-        for (const auto& [jack, source] : graph_.outputs)
-            if (const int now = place[static_cast<std::size_t>(source.node)]; now >= 0)
-                out.outputs[jack] = {now, source.output, 0};
+                if (source.node >= 0) source.node = place[idx(source.node)];
+        const auto keep = [&](const std::map<JackRef, Source>& from, std::map<JackRef, Source>& to) {
+            for (const auto& [jack, source] : from)
+                if (const int now = place[idx(source.node)]; now >= 0) to[jack] = {now, source.output, source.cable};
+        };
+        keep(graph_.outputs, out.outputs);
+        keep(graph_.inputs, out.inputs);
         return out;
     }
 
-    void hear(const Source& source) {
-        graph_.nodes[static_cast<std::size_t>(source.node)].heard[static_cast<std::size_t>(source.output)] = true;
-    }
+    void hear(const Source& source) { graph_.nodes[idx(source.node)].heard[idx(source.output)] = true; }
 
-    const Patch& patch_;
+    std::size_t own_ = 0; ///< posts of the patch itself, which come first
+    const Patch patch_;
     const Library& library_;
     const GraphOptions& options_;
     std::optional<Electrics> electrics_;
@@ -297,6 +333,11 @@ class Builder {
 };
 
 } // namespace
+
+Material materialOf(const Patch& patch, const Library& library, const Post& post) {
+    return {patch.sharedPattern(post.id), patch.sharedPerformance(post.id), library.sample(post.sample),
+            library.tuning(post.tuning)};
+}
 
 JackRef feederOf(const Patch& patch, const Library& library, const JackRef& input) {
     return feederThrough(patch, library, input).from;

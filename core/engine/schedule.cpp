@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 
 #if defined(__SSE2__)
 #include <immintrin.h>
@@ -14,17 +15,148 @@ namespace {
 
 constexpr double kGlideSeconds = 0.005; ///< time constant of a knob's way to its new value
 
+/// More than half of the run lies beyond the exact range.
+bool atRails(const Signal& signal) {
+    if (signal.high <= kLinearVolts && signal.low >= -kLinearVolts) return false;
+    return std::ranges::count_if(signal.volts, [](float v) { return std::abs(v) > 0.98f * kLinearVolts; }) > kRun / 2;
+}
+
 } // namespace
 
-Schedule::Schedule(const Patch& patch, const Library& library, const EngineSettings& settings, Taps& taps,
+Schedule::Schedule(const Patch& patch, const Library& library, const EngineSettings& settings,
                    std::span<const JackRef> alsoHeard)
-    : rate_(settings.rate), approach_(static_cast<float>(1.0 - std::exp(-kRun / settings.rate / kGlideSeconds))) {
-    const Graph graph = buildGraph(patch, library, {alsoHeard, settings.realCase, settings.silenced});
+    : rate_(settings.rate), approach_(static_cast<float>(-std::expm1(-kRun / settings.rate / kGlideSeconds))) {
+    std::vector<JackRef> heard(alsoHeard.begin(), alsoHeard.end());
+    if (!settings.listened.post.empty()) heard.push_back(settings.listened);
+    const Graph graph = buildGraph(patch, library, {heard, settings.realCase, settings.silenced});
     normals_ = graph.normals;
     addNodes(graph, settings);
     addGroups(graph, patch, library);
     for (const Control& control : controls_) ramps_.push_back({control.now, 0.0f});
     moving_.reserve(controls_.size());
+    bindNodes(settings);
+    mapJacks(graph, patch, library);
+    if (!settings.listened.post.empty()) listened_ = signal(settings.listened);
+}
+
+const Schedule::RunningNode* Schedule::running(const Post& post, const PartInfo& part, const BlockPoint& at) const {
+    const auto it = nodeByKey_.find(post.id + "/" + part.blocks[idx(at.block)].id);
+    return it == nodeByKey_.end() ? nullptr : &nodes_[it->second];
+}
+
+void Schedule::addNodes(const Graph& graph, const EngineSettings& settings) {
+    std::size_t outputs = 0;
+    std::size_t lists = 0;
+    const auto eachHeard = [](const Node& node, auto&& call) {
+        for (std::size_t o = 0; o < node.heard.size(); ++o)
+            if (node.heard[o]) call(o, node.type->outputs[o].mayListEdges());
+    };
+    for (const Node& node : graph.nodes)
+        eachHeard(node, [&](std::size_t, bool listing) {
+            ++outputs;
+            lists += listing ? 1 : 0;
+        });
+    signals_.reserve(outputs);
+    edges_.reserve(lists);
+    for (const Node& node : graph.nodes) {
+        RunningNode running;
+        running.key = node.key;
+        running.post = node.post;
+        running.type = node.type;
+        running.block = node.type->make();
+        running.setup = node.setup;
+        running.setup.rate = settings.rate;
+        running.block->start(running.setup);
+        running.firstControl = controls_.size();
+        running.controlCount = node.controls.size();
+        for (std::size_t c = 0; c < node.controls.size(); ++c) {
+            const auto value = static_cast<float>(node.controls[c]);
+            const bool isSwitch = node.type->controls[c].scale.taper == Taper::Switch;
+            controls_.push_back({.now = value, .target = value, .isSwitch = isSwitch});
+        }
+        running.outputs.resize(node.heard.size(), nullptr);
+        eachHeard(node, [&](std::size_t o, bool listing) {
+            signals_.emplace_back();
+            if (listing) signals_.back().list = &edges_.emplace_back();
+            running.outputs[o] = &signals_.back();
+            running.heard |= std::uint64_t{1} << o;
+        });
+        nodeByKey_[running.key] = nodes_.size();
+        nodes_.push_back(std::move(running));
+    }
+    for (std::size_t n = 0; n < graph.nodes.size(); ++n)
+        for (std::size_t i = 0; i < graph.nodes[n].inputs.size(); ++i) {
+            const Source& source = graph.nodes[n].inputs[i];
+            nodes_[n].inputs.push_back(source.node < 0 ? &silence()
+                                                       : nodes_[idx(source.node)].outputs[idx(source.output)]);
+            if (source.node >= 0) nodes_[n].plugged |= std::uint64_t{1} << i;
+        }
+}
+
+Schedule::Step Schedule::stepOf(const RunUnit& unit) {
+    RunningNode& node = nodes_[idx(unit.node)];
+    const auto& sections = node.type->sections;
+    std::vector<Signal*> outs;
+    for (std::size_t o = 0; o < node.outputs.size(); ++o)
+        if (node.outputs[o] && (sections.empty() || (sections[idx(unit.section)].outputs >> o & 1u) != 0))
+            outs.push_back(node.outputs[o]);
+    stepOuts_.push_back(std::move(outs));
+    return {.block = node.block.get(),
+            .tick = node.block->tick(),
+            .section = unit.section,
+            .node = unit.node,
+            .outs = stepOuts_.back().data(),
+            .outCount = static_cast<int>(stepOuts_.back().size())};
+}
+
+void Schedule::addGroups(const Graph& graph, const Patch& patch, const Library& library) {
+    for (const Group& group : orderNodes(graph)) {
+        RunningGroup running;
+        for (const RunUnit& unit : group.units) {
+            running.steps.push_back(stepOf(unit));
+            Block* block = running.steps.back().block;
+            if (std::ranges::find(running.blocks, block) == running.blocks.end()) running.blocks.push_back(block);
+        }
+        for (const LateInput& late : group.late) addLate(running, late, graph, patch, library);
+        groups_.push_back(std::move(running));
+    }
+}
+
+void Schedule::addLate(RunningGroup& group, const LateInput& late, const Graph& graph, const Patch& patch,
+                       const Library& library) {
+    RunningNode& node = nodes_[idx(late.node)];
+    const auto input = idx(late.input);
+    auto delayed = std::make_unique<Signal>();
+    const Signal* from = node.inputs[input];
+    node.inputs[input] = delayed.get();
+    group.late.push_back({from, std::move(delayed), 0.0f, node.key + "." + node.type->inputs[input].id});
+    const int cableId = graph.nodes[idx(late.node)].inputs[input].cable;
+    if (const Cable* cable = patch.cable(cableId)) {
+        lateCables_.push_back({cableId, cable->to});
+        return;
+    }
+    JackRef to{node.post, node.type->inputs[input].id};
+    const Post* post = patch.post(node.post);
+    if (const PartInfo* part = post ? library.part(*post) : nullptr)
+        if (const JackInfo* jack = part->jackFor(node.type->id, to.jack)) to.jack = jack->id;
+    lateCables_.push_back({0, to});
+}
+
+void Schedule::bindNodes(const EngineSettings& settings) {
+    for (RunningNode& node : nodes_) {
+        node.block->bind({.inputs = node.inputs.data(),
+                          .outputs = node.outputs.data(),
+                          .controls = ramps_.data() + node.firstControl,
+                          .plugged = node.plugged,
+                          .heard = node.heard,
+                          .rate = settings.rate,
+                          .world = &world_});
+        if (node.type->leadsOut)
+            for (const Signal* in : node.inputs) leadingOut_.push_back(in);
+    }
+}
+
+void Schedule::mapJacks(const Graph& graph, const Patch& patch, const Library& library) {
     for (const Post& post : patch.posts) {
         const PartInfo& part = *library.part(post);
         for (const KnobInfo& knob : part.knobs) {
@@ -33,84 +165,10 @@ Schedule::Schedule(const Patch& patch, const Library& library, const EngineSetti
                 knobSlots_[{post.id, knob.id}] = static_cast<int>(node->firstControl) + at.index;
         }
     }
-    addTaps(graph, taps);
-    if (!settings.listened.post.empty()) listened_ = signal(settings.listened);
-}
-
-const Schedule::RunningNode* Schedule::running(const Post& post, const PartInfo& part, const BlockPoint& at) const {
-    const auto it = nodeByKey_.find(post.id + "/" + part.blocks[static_cast<std::size_t>(at.block)].id);
-    return it == nodeByKey_.end() ? nullptr : &nodes_[it->second];
-}
-
-void Schedule::addNodes(const Graph& graph, const EngineSettings& settings) {
-    std::size_t outputs = 0;
-    for (const Node& node : graph.nodes) outputs += static_cast<std::size_t>(std::ranges::count(node.heard, true));
-    signals_.reserve(outputs);
-    for (const Node& node : graph.nodes) {
-        RunningNode running;
-        running.key = node.key;
-        running.post = node.post;
-        running.type = node.type;
-        running.block = node.type->make();
-        Setup setup = node.setup;
-        setup.rate = settings.rate;
-        running.block->prepare(setup);
-        running.firstControl = controls_.size();
-        running.controlCount = node.controls.size();
-        for (std::size_t c = 0; c < node.controls.size(); ++c) {
-            const auto value = static_cast<float>(node.controls[c]);
-            controls_.push_back({value, value, node.type->controls[c].scale.taper == Taper::Switch});
-        }
-        for (const bool heard : node.heard) {
-            if (heard) signals_.emplace_back();
-            running.outputs.push_back(heard ? &signals_.back() : nullptr);
-        }
-        nodeByKey_[running.key] = nodes_.size();
-        nodes_.push_back(std::move(running));
-    }
-    for (std::size_t n = 0; n < graph.nodes.size(); ++n)
-        for (const Source& source : graph.nodes[n].inputs)
-            nodes_[n].inputs.push_back(
-                source.node < 0
-                    ? nullptr
-                    : nodes_[static_cast<std::size_t>(source.node)].outputs[static_cast<std::size_t>(source.output)]);
-}
-
-void Schedule::addGroups(const Graph& graph, const Patch& patch, const Library& library) {
-    for (const Group& group : orderNodes(graph)) {
-        RunningGroup running;
-        for (const int node : group.nodes) running.nodes.push_back(static_cast<std::size_t>(node));
-        for (const LateInput& late : group.late) {
-            RunningNode& node = nodes_[static_cast<std::size_t>(late.node)];
-            const auto input = static_cast<std::size_t>(late.input);
-            auto delayed = std::make_unique<Signal>();
-            const Signal* from = node.inputs[input];
-            node.inputs[input] = delayed.get();
-            running.late.push_back({from, std::move(delayed), 0.0f, node.key + "." + node.type->inputs[input].id});
-            const int cableId = graph.nodes[static_cast<std::size_t>(late.node)].inputs[input].cable;
-            if (const Cable* cable = patch.cable(cableId)) {
-                lateCables_.push_back({cableId, cable->to});
-            } else {
-                JackRef to{node.post, node.type->inputs[input].id};
-                if (const PartInfo* part = library.part(*patch.post(node.post)))
-                    if (const JackInfo* jack = part->jackFor(node.type->id, to.jack)) to.jack = jack->id;
-                lateCables_.push_back({0, to});
-            }
-        }
-        groups_.push_back(std::move(running));
-    }
-}
-
-void Schedule::addTaps(const Graph& graph, Taps& taps) {
-    for (const auto& [jack, source] : graph.outputs)
-        if (const Signal* signal =
-                nodes_[static_cast<std::size_t>(source.node)].outputs[static_cast<std::size_t>(source.output)])
-            jackSignals_[jack] = signal;
-    for (const auto& [ref, signal] : jackSignals_) {
-        auto& tap = taps[ref];
-        if (!tap) tap = std::make_shared<Tap>();
-        taps_.emplace_back(signal, tap);
-    }
+    for (const auto* jacks : {&graph.outputs, &graph.inputs})
+        for (const auto& [jack, source] : *jacks)
+            if (const Signal* signal = nodes_[idx(source.node)].outputs[idx(source.output)])
+                jackSignals_[jack] = signal;
 }
 
 /// Only controls that are on their way cost anything.
@@ -118,9 +176,17 @@ void Schedule::moveControls() {
     std::erase_if(moving_, [this](std::size_t c) {
         Control& control = controls_[c];
         const float away = control.target - control.now;
-        const bool arrived = control.isSwitch || std::abs(away) <= 1e-5f * (std::abs(control.target) + 1e-3f);
+        bool arrived = control.isSwitch || std::abs(away) <= 1e-5f * (std::abs(control.target) + 1e-3f);
+        float next = control.target;
+        if (control.runsLeft > 0 && !control.isSwitch) {
+            // The last run of a straight way ends at the target; the next one finds it arrived.
+            arrived = false;
+            next = control.runsLeft == 1 ? control.target : control.now + away / static_cast<float>(control.runsLeft);
+            --control.runsLeft;
+        } else if (!arrived) {
+            next = control.now + approach_ * away;
+        }
         if (arrived) control.now = control.target;
-        const float next = arrived ? control.target : control.now + approach_ * away;
         ramps_[c] = {control.now, (next - control.now) / static_cast<float>(kRun)};
         control.now = next;
         control.moving = !arrived;
@@ -134,55 +200,82 @@ void Schedule::startMoving(std::size_t control) {
     moving_.push_back(control);
 }
 
-void Schedule::call(RunningNode& node, Frame& frame, int begin, int end) {
-    frame.begin = begin;
-    frame.end = end;
-    frame.inputs = node.inputs;
-    frame.outputs = node.outputs;
-    frame.controls = {ramps_.data() + node.firstControl, node.controlCount};
-    node.block->process(frame);
-    contain(node, begin, end);
-}
-
-void Schedule::contain(RunningNode& node, int begin, int end) {
-    bool good = true;
-    for (Signal* out : node.outputs)
-        if (out && !(end == begin + 1 && std::abs((*out)[begin]) <= kLinearVolts) &&
-            !holdInRails(out->volts.data() + begin, end - begin))
-            good = false;
-    if (good) return;
+void Schedule::fault(int node) {
     ++faults_;
-    if (faultyPost_.empty()) faultyPost_.swap(node.post); // keeps the name without allocating
+    if (firstFault_ < 0) firstFault_ = node;
 }
 
-void Schedule::run(Transport& transport, bool writeTaps) {
-    left_.fill(0.0f);
-    right_.fill(0.0f);
+void Schedule::runOnce(const RunningGroup& group) {
+    for (const Step& step : group.steps) {
+        step.block->run(0, kRun, step.section);
+        bool good = true;
+        for (int o = 0; o < step.outCount; ++o) good = finishRun(*step.outs[o]) && good;
+        if (!good) fault(step.node);
+    }
+}
+
+void Schedule::runLoop(RunningGroup& group) {
+    for (Block* block : group.blocks) block->beforeTicks();
+    for (int i = 0; i < kRun; ++i) {
+        for (Late& late : group.late) (*late.delayed)[i] = late.last;
+        for (const Step& step : group.steps) {
+            step.tick(*step.block, i, step.section);
+            for (int o = 0; o < step.outCount; ++o)
+                if (float& volts = (*step.outs[o])[i]; !(std::abs(volts) <= kLinearVolts) && !holdInRails(volts))
+                    fault(step.node);
+        }
+        for (Late& late : group.late) late.last = (*late.from)[i];
+    }
+    for (const Step& step : group.steps)
+        for (int o = 0; o < step.outCount; ++o) {
+            finishRun(*step.outs[o]);
+            howls_ = howls_ || atRails(*step.outs[o]);
+        }
+}
+
+void Schedule::run(Transport& transport) {
+    world_.transport = &transport;
+    world_.left.fill(0.0f);
+    world_.right.fill(0.0f);
+    howls_ = false;
     moveControls();
-    Frame frame;
-    frame.rate = rate_;
-    frame.transport = &transport;
-    frame.left = left_.data();
-    frame.right = right_.data();
-    for (Signal& signal : signals_) {
-        signal.edgeCount = 0;
-        signal.listsEdges = false;
-    }
-    for (RunningGroup& group : groups_) {
-        if (group.late.empty()) {
-            for (const std::size_t index : group.nodes) call(nodes_[index], frame, 0, kRun);
-            continue;
-        }
-        for (int i = 0; i < kRun; ++i) {
-            for (Late& late : group.late) (*late.delayed)[i] = late.last;
-            for (const std::size_t index : group.nodes) call(nodes_[index], frame, i, i + 1);
-            for (Late& late : group.late) late.last = (*late.from)[i];
-        }
-    }
+    for (EdgeList& list : edges_) list.clear();
+    for (RunningGroup& group : groups_)
+        if (group.late.empty())
+            runOnce(group);
+        else
+            runLoop(group);
     transport.rewind = false;
     transport.playedCount = 0;
-    if (writeTaps)
-        for (auto& [signal, tap] : taps_) tap->write(*signal);
+}
+
+void Schedule::reset() {
+    for (RunningNode& node : nodes_) {
+        node.block->start(node.setup);
+        node.block->bind({.inputs = node.inputs.data(),
+                          .outputs = node.outputs.data(),
+                          .controls = ramps_.data() + node.firstControl,
+                          .plugged = node.plugged,
+                          .heard = node.heard,
+                          .rate = rate_,
+                          .world = &world_});
+    }
+    for (Signal& signal : signals_) {
+        signal.volts.fill(0.0f);
+        signal.low = signal.high = 0.0f;
+    }
+    for (RunningGroup& group : groups_)
+        for (Late& late : group.late) late.last = 0.0f;
+    for (std::size_t c = 0; c < controls_.size(); ++c) {
+        Control& control = controls_[c];
+        control.now = control.target;
+        control.runsLeft = 0;
+        control.moving = false;
+        ramps_[c] = {control.now, 0.0f};
+    }
+    moving_.clear();
+    faults_ = 0;
+    firstFault_ = -1;
 }
 
 int Schedule::controlSlot(const std::string& post, const std::string& knob) const {
@@ -191,9 +284,42 @@ int Schedule::controlSlot(const std::string& post, const std::string& knob) cons
 }
 
 void Schedule::setControl(int slot, float value) {
-    if (slot < 0 || static_cast<std::size_t>(slot) >= controls_.size()) return;
-    controls_[static_cast<std::size_t>(slot)].target = value;
-    startMoving(static_cast<std::size_t>(slot));
+    if (slot < 0 || idx(slot) >= controls_.size()) return;
+    controls_[idx(slot)].target = value;
+    controls_[idx(slot)].runsLeft = 0;
+    startMoving(idx(slot));
+}
+
+void Schedule::moveControl(int slot, float value, int runs) {
+    if (slot < 0 || idx(slot) >= controls_.size()) return;
+    Control& control = controls_[idx(slot)];
+    control.target = value;
+    control.runsLeft = std::max(0, runs);
+    if (runs <= 0) control.now = value;
+    startMoving(idx(slot));
+}
+
+std::vector<int> Schedule::playersOf(const std::string& post) const {
+    std::vector<int> players;
+    for (std::size_t n = 0; n < nodes_.size(); ++n)
+        if (nodes_[n].post == post) players.push_back(static_cast<int>(n));
+    return players;
+}
+
+int Schedule::tellerOf(const std::string& post) const {
+    for (std::size_t n = 0; n < nodes_.size(); ++n) {
+        if (nodes_[n].post != post) continue;
+        Told told;
+        told.fill(std::numeric_limits<int>::min());
+        nodes_[n].block->tell(told);
+        if (told[0] != std::numeric_limits<int>::min()) return static_cast<int>(n);
+    }
+    return -1;
+}
+
+bool Schedule::pinned() const {
+    return std::ranges::any_of(leadingOut_, [](const Signal* signal) { return atRails(*signal); }) ||
+           (listened_ && atRails(*listened_));
 }
 
 void Schedule::inheritFrom(const Schedule& previous) {
@@ -210,21 +336,25 @@ void Schedule::inheritFrom(const Schedule& previous) {
                     if (theirs.key == late.key) inheritedLate_.emplace_back(&late, &theirs);
 }
 
-void Schedule::takeOver(const Schedule& previous) {
+void Schedule::takeOver(Schedule& previous) {
     for (const auto& [mine, theirs] : inherited_) {
         RunningNode& node = nodes_[mine];
         const RunningNode& other = previous.nodes_[theirs];
         node.block->adopt(*other.block);
         for (std::size_t c = node.firstControl; c < node.firstControl + node.controlCount; ++c) {
-            controls_[c].now = previous.controls_[other.firstControl + c - node.firstControl].now;
-            if (controls_[c].now != controls_[c].target) startMoving(c);
+            const Control& before = previous.controls_[other.firstControl + (c - node.firstControl)];
+            Control& control = controls_[c];
+            control.now = control.isSwitch ? control.target : before.now;
+            control.runsLeft = before.target == control.target ? before.runsLeft : 0;
+            ramps_[c] = {control.now, 0.0f};
+            if (control.now != control.target) startMoving(c);
         }
     }
     for (const auto& [mine, theirs] : inheritedLate_) mine->last = theirs->last;
 }
 
-const Signal* Schedule::signal(const JackRef& output) const {
-    const auto it = jackSignals_.find(output);
+const Signal* Schedule::signal(const JackRef& jack) const {
+    const auto it = jackSignals_.find(jack);
     return it == jackSignals_.end() ? nullptr : it->second;
 }
 

@@ -1,4 +1,4 @@
-// A compiled patch: blocks in running order with their signals, ready to run.
+// A compiled patch: blocks in running order, bound to their signals, ready to run.
 #pragma once
 
 #include "engine/graph.h"
@@ -29,44 +29,62 @@ struct LateCable {
 
 class Schedule {
   public:
-    using Taps = std::map<JackRef, std::shared_ptr<Tap>>;
-
-    /// Compiles a checked patch. Taps that exist already are carried on; missing ones are made.
-    Schedule(const Patch& patch, const Library& library, const EngineSettings& settings, Taps& taps,
+    /// Compiles a checked patch. `alsoHeard`: outputs that run though nothing is plugged into them, and inputs.
+    Schedule(const Patch& patch, const Library& library, const EngineSettings& settings,
              std::span<const JackRef> alsoHeard = {});
     Schedule(const Schedule&) = delete;
     Schedule& operator=(const Schedule&) = delete;
 
     /// Runs kRun samples and leaves them in left() and right(). No allocation, no lock.
-    void run(Transport& transport, bool writeTaps);
-    [[nodiscard]] const float* left() const { return left_.data(); }
-    [[nodiscard]] const float* right() const { return right_.data(); }
+    void run(Transport& transport);
+    [[nodiscard]] const float* left() const { return world_.left.data(); }
+    [[nodiscard]] const float* right() const { return world_.right.data(); }
+    /// Back to the beginning: as if it had just been compiled, controls where they have gone to. Not in the callback.
+    void reset();
 
     /// Slot of a post's knob, or -1 if its block does not run.
     [[nodiscard]] int controlSlot(const std::string& post, const std::string& knob) const;
     /// Moves a control to a value: smoothly within some 20 ms, switches at once.
     void setControl(int slot, float value);
+    /// Moves a control in a straight line, so that it arrives after so many runs (of kRun samples); 0: at once.
+    void moveControl(int slot, float value, int runs);
+
+    /// Blocks that a post's material goes to: indices for `exchange`.
+    [[nodiscard]] std::vector<int> playersOf(const std::string& post) const;
+    /// Exchanges a block's material; the old one is left in `material`. No allocation.
+    void exchange(int player, Material& material) { nodes_[idx(player)].block->exchange(material); }
 
     /// Remembers which blocks of `previous` go on in this schedule. Call once, before the swap.
     void inheritFrom(const Schedule& previous);
-    /// Takes over the running state of those blocks. No allocation; `previous` is what inheritFrom was given.
-    void takeOver(const Schedule& previous);
+    /// Takes over the running state and the memory of those blocks. No allocation; `previous` is what inheritFrom was
+    /// given, and may run on for the time of a cross-fade.
+    void takeOver(Schedule& previous);
 
-    [[nodiscard]] const Signal* signal(const JackRef& output) const;
+    /// What an output gives, or an input gets; nullptr if it does not run or nothing feeds it.
+    [[nodiscard]] const Signal* signal(const JackRef& jack) const;
     /// What the monitor is to hear instead of the way out, or nullptr.
     [[nodiscard]] const Signal* listened() const { return listened_; }
+    /// A loop stands at the rails: most of the last run of something in it was beyond the exact range.
+    [[nodiscard]] bool howls() const { return howls_; }
+    /// Most of the last run of what goes to a way out was beyond the exact range.
+    [[nodiscard]] bool pinned() const;
     [[nodiscard]] const std::vector<LateCable>& lateCables() const { return lateCables_; }
     [[nodiscard]] const std::vector<NormalInEffect>& normals() const { return normals_; }
     [[nodiscard]] std::size_t blockCount() const { return nodes_.size(); }
     /// Runs in which a block made something that is not a number; the block was silenced for that run.
     [[nodiscard]] std::uint64_t faults() const { return faults_; }
-    /// The post of the last fault.
-    [[nodiscard]] const std::string& faultyPost() const { return faultyPost_; }
+    /// The post of the first fault; empty if there was none.
+    [[nodiscard]] std::string faultyPost() const { return firstFault_ < 0 ? "" : nodes_[idx(firstFault_)].post; }
+
+    /// The block that tells of a post, as an index for `tell`; -1 if none does.
+    [[nodiscard]] int tellerOf(const std::string& post) const;
+    void tell(int node, Told& told) const { nodes_[idx(node)].block->tell(told); }
 
   private:
     struct Control {
         float now = 0.0f;
         float target = 0.0f;
+        int runsLeft = 0; ///< of a straight way; 0: it glides
         bool isSwitch = false;
         bool moving = false; ///< is in moving_
     };
@@ -75,10 +93,13 @@ class Schedule {
         std::string post;
         const BlockType* type = nullptr;
         std::unique_ptr<Block> block;
+        Setup setup;
         std::vector<const Signal*> inputs;
         std::vector<Signal*> outputs;
         std::size_t firstControl = 0;
         std::size_t controlCount = 0;
+        std::uint64_t plugged = 0;
+        std::uint64_t heard = 0;
     };
     struct Late {
         const Signal* from = nullptr;
@@ -86,41 +107,58 @@ class Schedule {
         float last = 0.0f;
         std::string key;
     };
+    /// One call: a block or a section of it, and the outputs that it writes.
+    struct Step {
+        Block* block = nullptr;
+        Block::Tick tick = nullptr;
+        int section = 0;
+        int node = 0;
+        Signal* const* outs = nullptr;
+        int outCount = 0;
+    };
     struct RunningGroup {
-        std::vector<std::size_t> nodes;
-        std::vector<Late> late;
+        std::vector<Step> steps;
+        std::vector<Block*> blocks; ///< of a loop, each once
+        std::vector<Late> late;     ///< empty unless the group is a loop
     };
 
     [[nodiscard]] const RunningNode* running(const Post& post, const PartInfo& part, const BlockPoint& at) const;
     void addNodes(const Graph& graph, const EngineSettings& settings);
     void addGroups(const Graph& graph, const Patch& patch, const Library& library);
-    void addTaps(const Graph& graph, Taps& taps);
+    void addLate(RunningGroup& group, const LateInput& late, const Graph& graph, const Patch& patch,
+                 const Library& library);
+    Step stepOf(const RunUnit& unit);
+    void bindNodes(const EngineSettings& settings);
+    void mapJacks(const Graph& graph, const Patch& patch, const Library& library);
     void moveControls();
     void startMoving(std::size_t control);
-    void call(RunningNode& node, Frame& frame, int begin, int end);
-    void contain(RunningNode& node, int begin, int end);
+    void runOnce(const RunningGroup& group);
+    void runLoop(RunningGroup& group);
+    void fault(int node);
 
     std::vector<RunningNode> nodes_;
     std::unordered_map<std::string, std::size_t> nodeByKey_;
     std::vector<RunningGroup> groups_;
     std::vector<Signal> signals_; ///< never resized after the nodes point into it
+    std::vector<EdgeList> edges_; ///< nor after the signals do
+    std::vector<std::vector<Signal*>> stepOuts_;
     std::vector<Control> controls_;
     std::vector<Ramp> ramps_;
     std::vector<std::size_t> moving_; ///< controls that have not arrived; room for all is reserved
     std::map<std::pair<std::string, std::string>, int> knobSlots_;
     std::map<JackRef, const Signal*> jackSignals_;
-    std::vector<std::pair<const Signal*, std::shared_ptr<Tap>>> taps_;
     std::vector<std::pair<std::size_t, std::size_t>> inherited_; ///< mine, theirs
     std::vector<std::pair<Late*, const Late*>> inheritedLate_;
     std::vector<LateCable> lateCables_;
     std::vector<NormalInEffect> normals_;
+    std::vector<const Signal*> leadingOut_; ///< what goes into ways out
     const Signal* listened_ = nullptr;
-    std::array<float, kRun> left_{};
-    std::array<float, kRun> right_{};
+    World world_;
     double rate_ = 96000.0;
     float approach_ = 0.1f; ///< part of the way that a control goes in one run
     std::uint64_t faults_ = 0;
-    std::string faultyPost_;
+    int firstFault_ = -1;
+    bool howls_ = false;
 };
 
 /// Denormal numbers are flushed to zero on this thread while it lives.

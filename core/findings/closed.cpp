@@ -11,7 +11,7 @@ namespace {
 constexpr double kArrives = 0.2;   ///< volts peak to peak
 constexpr double kThrough = 0.005; ///< part of it that is let through by something closed
 
-double swing(std::span<const float> volts) {
+double swingOf(std::span<const float> volts) {
     return measureLevel(volts).swing().value;
 }
 
@@ -20,13 +20,13 @@ double out(const Observation& o, const std::string& post) {
     double most = -1.0;
     for (const JackInfo& jack : o.part(post)->jacks)
         if (jack.output && jack.kind == SignalKind::Audio && !o.at({post, jack.id}).empty())
-            most = std::max(most, swing(o.at({post, jack.id})));
+            most = std::max(most, swingOf(o.at({post, jack.id})));
     return most;
 }
 
 std::optional<Finding> closedAt(const Observation& o, const Post& post, const char* type, const char* input) {
     if (!o.is(post.id, type)) return std::nullopt;
-    const double in = swing(o.arriving(post.id, type, input));
+    const double in = swingOf(o.arriving(post.id, type, input));
     const double through = out(o, post.id);
     if (in < kArrives || through < 0.0 || through > kThrough * in) return std::nullopt;
     const Cable* into = o.patch.cableInto(o.jackFor(post.id, type, input));

@@ -8,7 +8,7 @@
 namespace lariat {
 namespace {
 
-constexpr double kLongestTrigger = 0.015;
+constexpr double kLongestHit = 0.015;
 constexpr double kCompared = 0.08; ///< seconds of each hit
 
 /// RMS difference of hits from the first of them, as a part of its RMS; the largest of all.
@@ -58,7 +58,7 @@ Findings findDrumNotReset(const Observation& o) {
         const JackRef trigger = o.feeder(o.jackFor(contour.post, "contour", "gate"));
         const bool pattern = o.is(trigger.post, "track-sequencer") || o.is(trigger.post, "trigger-pattern") ||
                              o.is(trigger.post, "clock") || o.is(trigger.post, "clock-divider");
-        if (!pattern || o.at(trigger).empty() || longestHigh(o.at(trigger), o.rate()) > kLongestTrigger) continue;
+        if (!pattern || o.at(trigger).empty() || longestHigh(o.at(trigger), o.rate()) > kLongestHit) continue;
         const double difference = hitDifference(o.at(heard), risingEdges(o.at(trigger), o.rate()), o.rate());
         if (difference < 0.01) continue;
         const Cable* into = o.patch.cableInto(o.jackFor(vca.id, "vca", "in"));

@@ -10,7 +10,7 @@ namespace {
 
 constexpr float kAtRails = 10.2f;
 constexpr double kLess = 0.15;
-constexpr double kTooLong = 0.2; ///< part of the time
+constexpr double kStandsLong = 0.2; ///< part of the time
 
 } // namespace
 
@@ -23,7 +23,7 @@ Findings findLoopGain(const Observation& o) {
         if (!jack || volts.empty()) continue;
         const auto at = std::ranges::count_if(volts, [](float v) { return std::abs(v) > kAtRails; });
         const double part = static_cast<double>(at) / static_cast<double>(volts.size());
-        if (part < kTooLong) continue;
+        if (part < kStandsLong) continue;
         Finding finding{
             "loop-gain",
             Severity::Mistake,

@@ -6,6 +6,7 @@
 #include "findings/rules.h"
 
 #include <algorithm>
+#include <map>
 
 namespace lariat {
 namespace {
@@ -19,38 +20,45 @@ double gainOf(const Observation& o, const std::string& post) {
     return gain;
 }
 
-/// The most gain on any way from a post back to its sources; `by` names the posts that give it.
-double most(const Observation& o, const std::string& post, std::vector<std::string> seen,
-            std::vector<std::string>& by) {
-    if (std::ranges::find(seen, post) != seen.end()) return 0.0;
-    seen.push_back(post);
-    double best = 0.0;
-    std::vector<std::string> bestBy;
-    for (const JackInfo& jack : o.part(post)->jacks) {
-        if (jack.output || jack.kind != SignalKind::Audio || jack.id == "side-chain") continue;
-        const JackRef from = o.feeder({post, jack.id});
-        if (from.post.empty()) continue;
-        std::vector<std::string> here;
-        const double gain = most(o, from.post, seen, here);
-        if (gain > best) {
-            best = gain;
-            bestBy = here;
+/// The most gain on any way from a post back to its sources, and the posts that give it. Each post is looked at once; a
+/// way that comes back to a post it passed adds nothing there.
+class Ways {
+  public:
+    struct Way {
+        double gain = 0.0;
+        std::vector<std::string> by;
+    };
+    explicit Ways(const Observation& o) : o_(o) {}
+
+    const Way& most(const std::string& post) {
+        if (const auto known = known_.find(post); known != known_.end()) return known->second;
+        known_[post]; // stands for nothing while it is being looked at
+        Way best;
+        for (const JackInfo& jack : o_.part(post)->jacks) {
+            if (jack.output || jack.kind != SignalKind::Audio || jack.id == "side-chain") continue;
+            const JackRef from = o_.feeder({post, jack.id});
+            if (from.post.empty()) continue;
+            if (const Way& way = most(from.post); way.gain > best.gain) best = way;
         }
+        const double own = gainOf(o_, post);
+        best.gain += own;
+        if (own > 0.0) best.by.push_back(post);
+        return known_[post] = std::move(best);
     }
-    const double own = gainOf(o, post);
-    by = bestBy;
-    if (own > 0.0) by.push_back(post);
-    return best + own;
-}
+
+  private:
+    const Observation& o_;
+    std::map<std::string, Way> known_;
+};
 
 } // namespace
 
 Findings findNoiseRaised(const Observation& o) {
     Findings out;
+    Ways ways(o);
     for (const Post& post : o.patch.posts) {
         if (!o.is(post.id, "line-out")) continue;
-        std::vector<std::string> by;
-        const double gain = most(o, post.id, {}, by);
+        const auto& [gain, by] = ways.most(post.id);
         if (gain < kTooMuch || by.empty()) continue;
         const std::string& last = by.back();
         Finding finding{

@@ -11,7 +11,7 @@
 namespace lariat {
 namespace {
 
-constexpr double kTooMuch = 1.5; ///< volts of DC
+constexpr double kTooMuchDc = 1.5; ///< volts of DC
 
 } // namespace
 
@@ -31,7 +31,7 @@ Findings findOneSidedSum(const Observation& o) {
         }
         const Cable* on = o.patch.cable(o.cableFrom(mix));
         if (on && o.is(on->to.post, "dc-blocker") && level.peak().value < 10.0) continue; // seen to already
-        if (oneSided.size() < 2 || std::abs(level.mean.value) < kTooMuch) continue;
+        if (oneSided.size() < 2 || std::abs(level.mean.value) < kTooMuchDc) continue;
         Finding finding{"one-sided-sum",
                         Severity::Mistake,
                         o.cableFrom(mix),

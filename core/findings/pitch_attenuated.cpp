@@ -9,12 +9,12 @@
 namespace lariat {
 namespace {
 
-struct Line {
+struct Fitted {
     double slope = 1.0;    ///< volts out per volt in
     double strength = 0.0; ///< correlation
 };
 
-Line fit(std::span<const float> x, std::span<const float> y) {
+Fitted fit(std::span<const float> x, std::span<const float> y) {
     const std::size_t n = std::min(x.size(), y.size());
     double sx = 0, sy = 0, sxx = 0, sxy = 0, syy = 0;
     for (std::size_t i = 0; i < n; i += 16) {
@@ -54,7 +54,7 @@ Findings findPitchAttenuated(const Observation& o) {
             const JackRef tune = o.feed(cable.from.post, type, input);
             const JackInfo* source = tune.post.empty() ? nullptr : o.jack(tune);
             if (!source || source->kind != SignalKind::Pitch) continue;
-            const Line line = fit(o.at(tune), o.at(cable.from));
+            const Fitted line = fit(o.at(tune), o.at(cable.from));
             const double cents = 1200.0 * (line.slope - 1.0);
             if (std::abs(line.strength) < 0.98 || std::abs(cents) < 3.0) continue;
             Finding finding{

@@ -10,7 +10,7 @@
 namespace lariat {
 namespace {
 
-constexpr double kAudible = 5.0; ///< cents
+constexpr double kAudibleCents = 5.0; ///< cents
 
 } // namespace
 
@@ -23,7 +23,7 @@ Findings findSplitSags(const Observation& o) {
         const LevelReading pitch = measureLevel(o.at(cable.from));
         const double highest = std::max(std::abs(pitch.max.value), std::abs(pitch.min.value));
         const double cents = 1200.0 * highest * (1.0 - electrics.gainInto(cable.to));
-        if (cents < kAudible) continue;
+        if (cents < kAudibleCents) continue;
         Finding finding{"split-sags",
                         Severity::Caution,
                         cable.id,

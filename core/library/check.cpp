@@ -3,6 +3,7 @@
 #include "model/file.h"
 #include "model/read_error.h"
 
+#include <algorithm>
 #include <set>
 
 #include <fmt/format.h>
@@ -55,6 +56,10 @@ void checkCable(const Patch& patch, const Cable& cable, std::size_t number, cons
                         fmt::format("{} holds a plug already; two outputs are summed by a mixer", cable.to.text()));
 }
 
+bool plays(const PartInfo& part, bool BlockType::*what) {
+    return std::ranges::any_of(part.blocks, [&](const PartBlock& block) { return block.type->*what; });
+}
+
 } // namespace
 
 Result<Patch> checkPatch(Patch patch, const Library& library) {
@@ -70,20 +75,20 @@ Result<Patch> checkPatch(Patch patch, const Library& library) {
         std::set<JackRef> taken;
         for (std::size_t i = 0; i < patch.cables.size(); ++i) checkCable(patch, patch.cables[i], i + 1, library, taken);
         for (std::size_t i = 0; i < patch.patterns.size(); ++i) {
-            const Post* post = patch.post(patch.patterns[i].post);
+            const Post* post = patch.post(patch.patterns[i]->post);
             const PartInfo* part = post ? library.part(*post) : nullptr;
-            if (!part || !(part->has("track-sequencer") || part->has("quantizer")))
+            if (!part || !plays(*part, &BlockType::playsPattern))
                 throw ReadError(fmt::format("patterns/{}/post", i + 1),
-                                fmt::format("\"{}\" is not a sequencer in this patch", patch.patterns[i].post));
+                                fmt::format("\"{}\" is not a sequencer in this patch", patch.patterns[i]->post));
         }
         for (std::size_t i = 0; i < patch.performances.size(); ++i) {
-            const Post* post = patch.post(patch.performances[i].post);
+            const Post* post = patch.post(patch.performances[i]->post);
             const PartInfo* part = post ? library.part(*post) : nullptr;
-            if (!part || !(part->has("keys") || part->has("midi-to-cv") || part->has("pad")))
+            if (!part || !plays(*part, &BlockType::isPlayed))
                 throw ReadError(
                     fmt::format("performances/{}/post", i + 1),
                     fmt::format("\"{}\" is not played by hand in this patch; keys, a MIDI converter or a pad are",
-                                patch.performances[i].post));
+                                patch.performances[i]->post));
         }
         return patch;
     } catch (const ReadError& error) {

@@ -1,23 +1,37 @@
 #include "library/midi_file.h"
 
 #include "model/file.h"
+#include "model/pattern_json.h"
 
 #include <algorithm>
 #include <memory>
 
 #include <fmt/format.h>
+#include <glib.h>
 #include <smf.h>
 
 namespace lariat {
 namespace {
 
-constexpr std::size_t kMostMessages = 200'000;
 constexpr double kTicks = 480.0;
 
 struct FreeSmf {
     void operator()(smf_t* smf) const { smf_delete(smf); }
 };
 using Smf = std::unique_ptr<smf_t, FreeSmf>;
+
+/// While it lives, what the MIDI library says to the terminal is swallowed: the error that we return says it.
+class QuietLibrary {
+  public:
+    QuietLibrary()
+        : before_(g_log_set_default_handler([](const char*, GLogLevelFlags, const char*, void*) {}, nullptr)) {}
+    ~QuietLibrary() { g_log_set_default_handler(before_, nullptr); }
+    QuietLibrary(const QuietLibrary&) = delete;
+    QuietLibrary& operator=(const QuietLibrary&) = delete;
+
+  private:
+    GLogFunc before_;
+};
 
 std::uint32_t bigEndian(std::string_view bytes) {
     std::uint32_t value = 0;
@@ -47,6 +61,7 @@ Result<Performance> readMidiFile(const std::filesystem::path& file, const std::s
     if (!bytes) return tl::unexpected(bytes.error());
     const auto refuse = [&](std::string reason) { return tl::unexpected(Error{file.string(), {}, std::move(reason)}); };
     if (std::string why = badChunks(*bytes); !why.empty()) return refuse(std::move(why));
+    const QuietLibrary quiet;
     const Smf smf(smf_load_from_memory(bytes->data(), static_cast<int>(bytes->size())));
     if (!smf) return refuse("its events cannot be read; save it again as a MIDI file of type 0 or 1");
     if (smf->ppqn <= 0) return refuse("counts time in frames; save it with ticks per quarter note");
@@ -55,16 +70,21 @@ Result<Performance> readMidiFile(const std::filesystem::path& file, const std::s
     if (const smf_tempo_t* tempo = smf_get_tempo_by_pulses(smf.get(), 0);
         tempo && tempo->microseconds_per_quarter_note > 0)
         played.tempo = std::clamp(6e7 / tempo->microseconds_per_quarter_note, 20.0, 400.0);
+    // A tempo that changes on the way is played out in time: the beats of a performance are all of one length.
+    const bool steady = smf->tempo_array->len <= 1;
     while (const smf_event_t* event = smf_get_next_event(smf.get())) {
         if (smf_event_is_metadata(event) || event->midi_buffer_length < 1 || event->midi_buffer_length > 3) continue;
         PlayedMessage message;
-        message.beat = static_cast<double>(event->time_pulses) / smf->ppqn;
+        message.beat =
+            steady ? static_cast<double>(event->time_pulses) / smf->ppqn : event->time_seconds * played.tempo / 60.0;
         message.message.status = event->midi_buffer[0];
         if (event->midi_buffer_length > 1) message.message.data1 = event->midi_buffer[1] & 0x7F;
         if (event->midi_buffer_length > 2) message.message.data2 = event->midi_buffer[2] & 0x7F;
+        if (message.message.kind() == 0x80) message.message.data2 = 0; // how fast a key was let go is nothing to anyone
+        if (!keepsMessage(message.message)) continue;
         played.messages.push_back(message);
-        if (played.messages.size() > kMostMessages)
-            return refuse(fmt::format("holds more than {} messages", kMostMessages));
+        if (played.messages.size() > kMaxMessages)
+            return refuse(fmt::format("holds more than {} messages", kMaxMessages));
     }
     std::ranges::stable_sort(played.messages, {}, &PlayedMessage::beat);
     return played;
@@ -91,14 +111,10 @@ Result<void> writeMidiFile(const std::filesystem::path& file, const Performance&
         smf_event_t* event = smf_event_new_from_bytes(m.status, one ? -1 : m.data1, one || two ? -1 : m.data2);
         if (event) smf_track_add_event_pulses(track, event, static_cast<int>(played.beat * kTicks + 0.5));
     }
-    std::filesystem::path temporary = file;
-    temporary += ".part";
-    if (smf_save(smf.get(), temporary.c_str()) != 0)
+    Replacement replacement(file);
+    if (smf_save(smf.get(), replacement.temporary().c_str()) != 0)
         return tl::unexpected(Error{file.string(), {}, "cannot be written"});
-    std::error_code problem;
-    std::filesystem::rename(temporary, file, problem);
-    if (problem) return tl::unexpected(Error{file.string(), {}, "cannot be replaced: " + problem.message()});
-    return {};
+    return replacement.commit();
 }
 
 } // namespace lariat

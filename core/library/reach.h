@@ -16,8 +16,7 @@ using VoltsAt = std::function<std::optional<Span>(const JackRef& input)>;
 
 /// The stretch that this knob's control is moved over: where the knob stands, moved by each CV input that aims at it,
 /// scaled by that input's amount, and kept within the knob's range. Nothing if no input that is fed aims at it.
-/// The laws are those at the heads of the blocks' files: octaves per volt for cutoffs, rates and times, a part of the
-/// range per volt for levels and shapes.
+/// The laws are those that the blocks state beside their jacks (JackSpec::aims).
 std::optional<Span> reachOf(const Post& post, const PartInfo& part, const KnobInfo& knob, const VoltsAt& volts);
 
 } // namespace lariat

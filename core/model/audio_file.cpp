@@ -1,5 +1,7 @@
 #include "model/audio_file.h"
 
+#include "model/file.h"
+
 #include <array>
 #include <cmath>
 #include <cstdint>
@@ -44,24 +46,20 @@ std::string badChunks(const std::filesystem::path& file) {
 
 Result<void> writeWav(const std::filesystem::path& file, std::span<const float> interleaved, int channels,
                       double rate) {
-    std::filesystem::path temporary = file;
-    temporary += ".part";
+    Replacement replacement(file);
     {
         SF_INFO info{};
         info.samplerate = static_cast<int>(std::lround(rate));
         info.channels = channels;
         info.format = SF_FORMAT_WAV | SF_FORMAT_FLOAT;
-        const Handle handle(sf_open(temporary.c_str(), SFM_WRITE, &info), sf_close);
+        const Handle handle(sf_open(replacement.temporary().c_str(), SFM_WRITE, &info), sf_close);
         if (!handle) return fail(file, fmt::format("cannot be written: {}", sf_strerror(nullptr)));
         sf_command(handle.get(), SFC_SET_ADD_PEAK_CHUNK, nullptr, SF_FALSE); // it holds the time of day
         const auto size = static_cast<sf_count_t>(interleaved.size());
         if (sf_write_float(handle.get(), interleaved.data(), size) != size)
             return fail(file, fmt::format("cannot be written to its end: {}", sf_strerror(handle.get())));
     }
-    std::error_code problem;
-    std::filesystem::rename(temporary, file, problem);
-    if (problem) return fail(file, "cannot be replaced: " + problem.message());
-    return {};
+    return replacement.commit();
 }
 
 Result<AudioFile> readAudio(const std::filesystem::path& file) {

@@ -7,6 +7,34 @@
 namespace lariat {
 namespace {
 
+/// What no sequencer could play about a pattern, as a sentence; empty if it is sound.
+std::string unplayable(const Pattern& pattern) {
+    const auto line = [](const std::string& name, std::size_t steps, const Stride& stride) -> std::string {
+        if (steps < 1 || steps > kMaxSteps)
+            return fmt::format("\"{}\" has {} steps, 1 to {} are possible", name, steps, kMaxSteps);
+        if (stride.division < 1 || stride.division > 16)
+            return fmt::format("\"{}\" has a step of {} clock pulses, 1 to 16 are possible", name, stride.division);
+        return {};
+    };
+    const auto lines = [&](const std::vector<Track>& tracks, const std::vector<Lane>& lanes) -> std::string {
+        for (const Track& track : tracks) {
+            if (std::string why = line(track.name, track.steps.size(), track.stride); !why.empty()) return why;
+            for (const Step& step : track.steps)
+                if (step.repeats < 1 || step.repeats > 8 || !(step.gate > 0.0 && step.gate <= 1.0))
+                    return fmt::format("\"{}\" has a step struck {} times with a gate of {:g}; 1 to 8 times and a gate "
+                                       "above 0 and up to 1 are possible",
+                                       track.name, step.repeats, step.gate);
+        }
+        for (const Lane& lane : lanes)
+            if (std::string why = line(lane.name, lane.hits.size(), lane.stride); !why.empty()) return why;
+        return {};
+    };
+    std::string why = lines(pattern.tracks, pattern.lanes);
+    for (const Variation& other : pattern.others)
+        if (why.empty()) why = lines(other.tracks, other.lanes);
+    return why;
+}
+
 Result<void> needFree(const Patch& patch, const JackRef& to, int except) {
     const Cable* there = patch.cableInto(to);
     if (there && there->id != except)
@@ -129,8 +157,10 @@ struct Applier {
         return std::move(patch);
     }
     Result<Patch> operator()(const SetPattern& edit) {
-        if (!patch.post(edit.pattern.post)) return noPost(edit.pattern.post);
-        const auto it = std::ranges::find(patch.patterns, edit.pattern.post, &Pattern::post);
+        if (!patch.post(edit.pattern->post)) return noPost(edit.pattern->post);
+        if (const std::string why = unplayable(*edit.pattern); !why.empty()) return failure(why);
+        const auto it = std::ranges::find_if(patch.patterns,
+                                             [&](const Shared<Pattern>& p) { return p->post == edit.pattern->post; });
         if (it == patch.patterns.end())
             patch.patterns.push_back(edit.pattern);
         else
@@ -138,9 +168,9 @@ struct Applier {
         return std::move(patch);
     }
     Result<Patch> operator()(const SetPerformance& edit) {
-        if (!patch.post(edit.performance.post)) return noPost(edit.performance.post);
-        std::erase_if(patch.performances, [&](const Performance& p) { return p.post == edit.performance.post; });
-        if (!edit.performance.messages.empty()) patch.performances.push_back(edit.performance);
+        if (!patch.post(edit.performance->post)) return noPost(edit.performance->post);
+        std::erase_if(patch.performances, [&](const Performance& p) { return p.post == edit.performance->post; });
+        if (!edit.performance->messages.empty()) patch.performances.push_back(edit.performance);
         return std::move(patch);
     }
     Result<Patch> operator()(const ChooseSources& edit) {
@@ -278,10 +308,10 @@ struct Describer {
     std::string operator()(const RemovePost& e) const { return fmt::format("remove {}", e.id); }
     std::string operator()(const ReorderPost& e) const { return fmt::format("move {}", e.id); }
     std::string operator()(const SetPattern& e) const {
-        return fmt::format("change the pattern of {}", e.pattern.post);
+        return fmt::format("change the pattern of {}", e.pattern->post);
     }
     std::string operator()(const SetPerformance& e) const {
-        return fmt::format("change what is played on {}", e.performance.post);
+        return fmt::format("change what is played on {}", e.performance->post);
     }
     std::string operator()(const ChooseSources& e) const { return fmt::format("choose what {} reads", e.post); }
     std::string operator()(const SetTitle& e) const { return fmt::format("name the patch {}", e.title); }

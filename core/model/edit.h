@@ -67,11 +67,11 @@ struct ReorderPost {
     int place; ///< 0-based
 };
 struct SetPattern {
-    Pattern pattern;
+    Shared<Pattern> pattern;
 };
 /// Gives a post what is played on it; one without messages takes it away.
 struct SetPerformance {
-    Performance performance;
+    Shared<Performance> performance;
 };
 /// Chooses the recording and the tuning of a post, by name; empty: none.
 struct ChooseSources {

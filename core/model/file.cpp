@@ -5,6 +5,7 @@
 #include <fstream>
 #include <system_error>
 
+#include <fcntl.h>
 #include <fmt/format.h>
 #include <unistd.h>
 
@@ -29,24 +30,44 @@ Result<std::string> readFile(const std::filesystem::path& file) {
     return bytes;
 }
 
-Result<void> writeFile(const std::filesystem::path& file, std::string_view bytes) {
-    std::filesystem::path temporary = file;
-    temporary += ".part";
-    const auto fail = [&](const char* what) {
-        const std::string reason = fmt::format("{}: {}; what was there before is untouched", what,
-                                               std::error_code(errno, std::generic_category()).message());
-        std::error_code ignored;
-        std::filesystem::remove(temporary, ignored);
-        return tl::unexpected(Error{file.string(), {}, reason});
-    };
-    std::FILE* stream = std::fopen(temporary.c_str(), "wb");
-    if (!stream) return fail("cannot be written");
-    const bool written = std::fwrite(bytes.data(), 1, bytes.size(), stream) == bytes.size() &&
-                         std::fflush(stream) == 0 && ::fsync(::fileno(stream)) == 0;
-    const bool closed = std::fclose(stream) == 0;
-    if (!written || !closed) return fail("cannot be written to its end");
-    if (std::rename(temporary.c_str(), file.c_str()) != 0) return fail("cannot be replaced");
+Replacement::Replacement(std::filesystem::path file) : file_(std::move(file)), temporary_(file_) {
+    temporary_ += ".part";
+}
+
+Replacement::~Replacement() {
+    if (committed_) return;
+    std::error_code ignored;
+    std::filesystem::remove(temporary_, ignored);
+}
+
+Error Replacement::failed(const char* what) const {
+    return {file_.string(),
+            {},
+            fmt::format("{}: {}; what was there before is untouched", what,
+                        std::error_code(errno, std::generic_category()).message())};
+}
+
+Result<void> Replacement::commit() {
+    const int handle = ::open(temporary_.c_str(), O_RDONLY | O_CLOEXEC);
+    if (handle < 0) return tl::unexpected(failed("cannot be written"));
+    const bool flushed = ::fsync(handle) == 0;
+    ::close(handle);
+    if (!flushed) return tl::unexpected(failed("cannot be written to its end"));
+    if (std::rename(temporary_.c_str(), file_.c_str()) != 0) return tl::unexpected(failed("cannot be replaced"));
+    committed_ = true;
     return {};
+}
+
+Result<void> writeFile(const std::filesystem::path& file, std::string_view bytes) {
+    Replacement replacement(file);
+    std::FILE* stream = std::fopen(replacement.temporary().c_str(), "wb");
+    if (!stream) return tl::unexpected(replacement.failed("cannot be written"));
+    const bool written = std::fwrite(bytes.data(), 1, bytes.size(), stream) == bytes.size() && std::fflush(stream) == 0;
+    const int why = errno;
+    const bool closed = std::fclose(stream) == 0;
+    if (!written) errno = why;
+    if (!written || !closed) return tl::unexpected(replacement.failed("cannot be written to its end"));
+    return replacement.commit();
 }
 
 } // namespace lariat

@@ -1,5 +1,6 @@
 #include "model/json.h"
 
+#include <array>
 #include <cmath>
 
 #include <fmt/format.h>
@@ -107,12 +108,12 @@ void Reader::each(const char* key, const std::function<void(Reader)>& entry) {
     for (const Json& item : *list) entry(Reader(item, fmt::format("{}/{}", where(key), ++index)));
 }
 
-void Reader::eachText(const char* key, const std::function<void(const std::string&, const std::string&)>& entry) {
+void Reader::eachText(const char* key, const std::function<void(const std::string&, const std::string&)>& entry,
+                      std::size_t most) {
     const Json* list = find(key);
     if (!list) return;
     if (!list->is_array()) fail(key, fmt::format("expected a list, found {}", list->type_name()));
-    if (list->size() > kMaxListEntries)
-        fail(key, fmt::format("has {} entries, at most {} are allowed", list->size(), kMaxListEntries));
+    if (list->size() > most) fail(key, fmt::format("has {} entries, at most {} are allowed", list->size(), most));
     std::size_t index = 0;
     for (const Json& item : *list) {
         const std::string path = fmt::format("{}/{}", where(key), ++index);
@@ -149,8 +150,13 @@ Result<Json> parseDocument(std::string_view bytes, const char* format, int versi
         return failure(
             fmt::format("is {} long, at most {} are read", megabytes(bytes.size()), megabytes(kMaxDocumentBytes)));
     try {
-        const auto guard = [](int depth, Json::parse_event_t, Json&) {
+        std::array<int, kMaxDepth + 2> keys{}; // of the object that is open at each depth
+        const auto guard = [&keys](int depth, Json::parse_event_t event, Json& value) {
             if (depth > kMaxDepth) throw ReadError("", fmt::format("is nested more than {} levels deep", kMaxDepth));
+            if (event == Json::parse_event_t::object_start) keys[static_cast<std::size_t>(depth) + 1] = 0;
+            if (event == Json::parse_event_t::key && ++keys[static_cast<std::size_t>(depth)] > kMaxKeys)
+                throw ReadError("", fmt::format("an object has more than {} keys, before \"{}\"", kMaxKeys,
+                                                plainReason(value.get<std::string>())));
             return true;
         };
         Json document = Json::parse(bytes, guard);

@@ -2,7 +2,8 @@
 //
 // Every document is an object that starts with "format" and "version". Keys keep their order, so that files
 // read well in a diff. Keys that this version does not know are kept in an Extra and written back.
-// Limits: 16 MiB a file, 32 levels deep, 10,000 entries a list; beyond them a document is refused.
+// Limits: 16 MiB a file, 32 levels deep, 512 keys an object, 10,000 entries a list (200,000 messages of a performance);
+// beyond them a document is refused.
 #pragma once
 
 #include "model/extra.h"
@@ -22,6 +23,7 @@ namespace lariat {
 using Json = nlohmann::ordered_json;
 
 inline constexpr std::size_t kMaxListEntries = 10'000;
+inline constexpr int kMaxKeys = 512; ///< keys keep their order, so they are looked up one by one
 
 /// Reads one JSON object key by key, with the path for error messages.
 class Reader {
@@ -42,7 +44,8 @@ class Reader {
     /// Calls `entry(Reader)` for each object of a list; a missing list is an empty one.
     void each(const char* key, const std::function<void(Reader)>& entry);
     /// Calls `entry(text, path)` for each text of a list.
-    void eachText(const char* key, const std::function<void(const std::string&, const std::string&)>& entry);
+    void eachText(const char* key, const std::function<void(const std::string&, const std::string&)>& entry,
+                  std::size_t most = kMaxListEntries);
     /// Calls `entry(name, value)` for each number of an object; a missing object is an empty one.
     void eachNumber(const char* key, const std::function<void(const std::string&, double)>& entry);
     /// Calls `entry(name, text)` for each text of an object; a missing object is an empty one.

@@ -53,18 +53,25 @@ Cable readCable(Reader& in) {
 
 Heading readHeading(Reader& in) {
     Heading heading{in.text("voice", ""), in.text("step", ""), in.text("colour", ""), in.flag("folded", false)};
+    heading.extra = in.rest();
     if (!heading.colour.empty() && std::ranges::find(kHeadingColours, heading.colour) == kHeadingColours.end())
         in.fail("colour", fmt::format("\"{}\" is none of {}", heading.colour, fmt::join(kHeadingColours, ", ")));
     return heading;
 }
 
-Setting readSetting(Reader in) {
-    Setting setting;
+void readSetting(Reader in, Patch& patch) {
+    const std::string name = in.text("name");
+    Setting& setting = patch.settings[name];
+    const auto keep = [&](const std::string& post, Extra extra) {
+        if (extra.keys()) patch.settingExtras[name][post] = std::move(extra);
+    };
     in.each("posts", [&](Reader post) {
-        auto& knobs = setting[post.id("id")];
-        post.eachNumber("knobs", [&](const std::string& id, double value) { knobs[id] = value; });
+        const std::string id = post.id("id");
+        auto& knobs = setting[id];
+        post.eachNumber("knobs", [&](const std::string& knob, double value) { knobs[knob] = value; });
+        keep(id, post.rest());
     });
-    return setting;
+    keep("", in.rest());
 }
 
 Json writeNumbers(const std::map<std::string, double>& numbers) {
@@ -85,6 +92,7 @@ void writeRemembered(const Patch& patch, Json& out) {
         putText(node, "step", heading.step);
         putText(node, "colour", heading.colour);
         if (heading.folded) node["folded"] = true;
+        putBack(node, heading.extra);
         out["headings"].push_back(std::move(node));
     }
     for (const Dismissal& kept : patch.dismissals) {
@@ -92,15 +100,37 @@ void writeRemembered(const Patch& patch, Json& out) {
         if (kept.cable > 0) node["cable"] = kept.cable;
         putText(node, "post", kept.post);
         node["reason"] = kept.reason;
+        putBack(node, kept.extra);
         out["dismissed"].push_back(std::move(node));
     }
-    for (const Controller& one : patch.controllers)
-        out["controllers"].push_back({{"number", one.number}, {"post", one.post}, {"knob", one.knob}});
-    for (const auto& [name, setting] : patch.settings) {
-        Json posts = Json::array();
-        for (const auto& [id, knobs] : setting) posts.push_back({{"id", id}, {"knobs", writeNumbers(knobs)}});
-        out["settings"].push_back({{"name", name}, {"posts", std::move(posts)}});
+    for (const Controller& one : patch.controllers) {
+        Json node = {{"number", one.number}, {"post", one.post}, {"knob", one.knob}};
+        putBack(node, one.extra);
+        out["controllers"].push_back(std::move(node));
     }
+    for (const auto& [name, setting] : patch.settings) {
+        const auto extras = patch.settingExtras.find(name);
+        const auto putExtra = [&](Json& node, const std::string& post) {
+            if (extras == patch.settingExtras.end()) return;
+            if (const auto found = extras->second.find(post); found != extras->second.end())
+                putBack(node, found->second);
+        };
+        Json posts = Json::array();
+        for (const auto& [id, knobs] : setting) {
+            Json node = {{"id", id}, {"knobs", writeNumbers(knobs)}};
+            putExtra(node, id);
+            posts.push_back(std::move(node));
+        }
+        Json node = {{"name", name}, {"posts", std::move(posts)}};
+        putExtra(node, "");
+        out["settings"].push_back(std::move(node));
+    }
+}
+
+/// What a list of shared values holds for a post.
+template <class T> std::shared_ptr<const T> sharedOf(const std::vector<Shared<T>>& all, std::string_view post) {
+    const auto it = std::ranges::find_if(all, [&](const Shared<T>& one) { return one->post == post; });
+    return it == all.end() ? nullptr : it->pointer();
 }
 
 } // namespace
@@ -120,14 +150,20 @@ const Cable* Patch::cableInto(const JackRef& to) const {
     return it == cables.end() ? nullptr : &*it;
 }
 
+std::shared_ptr<const Pattern> Patch::sharedPattern(std::string_view post) const {
+    return sharedOf(patterns, post);
+}
+
+std::shared_ptr<const Performance> Patch::sharedPerformance(std::string_view post) const {
+    return sharedOf(performances, post);
+}
+
 const Pattern* Patch::pattern(std::string_view post) const {
-    const auto it = std::ranges::find(patterns, post, &Pattern::post);
-    return it == patterns.end() ? nullptr : &*it;
+    return sharedPattern(post).get(); // the patch goes on holding it
 }
 
 const Performance* Patch::performance(std::string_view post) const {
-    const auto it = std::ranges::find(performances, post, &Performance::post);
-    return it == performances.end() ? nullptr : &*it;
+    return sharedPerformance(post).get();
 }
 
 const Heading* Patch::heading(std::string_view voice, std::string_view step) const {
@@ -170,13 +206,17 @@ Result<Patch> readPatch(std::string_view bytes) {
         in.each("performances", [&](Reader played) { patch.performances.push_back(readPerformance(played)); });
         in.each("headings", [&](Reader heading) { patch.headings.push_back(readHeading(heading)); });
         in.each("dismissed", [&](Reader kept) {
-            patch.dismissals.push_back({kept.text("rule"), kept.integer("cable", 0, std::numeric_limits<int>::max(), 0),
-                                        kept.text("post", ""), kept.text("reason")});
+            Dismissal dismissal{kept.text("rule"), kept.integer("cable", 0, std::numeric_limits<int>::max(), 0),
+                                kept.text("post", ""), kept.text("reason")};
+            dismissal.extra = kept.rest();
+            patch.dismissals.push_back(std::move(dismissal));
         });
         in.each("controllers", [&](Reader node) {
-            patch.controllers.push_back({node.integer("number", 0, 127), node.text("post"), node.text("knob")});
+            Controller controller{node.integer("number", 0, 127), node.text("post"), node.text("knob")};
+            controller.extra = node.rest();
+            patch.controllers.push_back(std::move(controller));
         });
-        in.each("settings", [&](Reader setting) { patch.settings[setting.text("name")] = readSetting(setting); });
+        in.each("settings", [&](Reader setting) { readSetting(setting, patch); });
         patch.extra = in.rest();
         return patch;
     });
@@ -216,11 +256,11 @@ std::string writePatch(const Patch& patch) {
     }
     out["cables"] = std::move(cables);
     Json patterns = Json::array();
-    for (const Pattern& pattern : patch.patterns) patterns.push_back(writePattern(pattern));
+    for (const Shared<Pattern>& pattern : patch.patterns) patterns.push_back(writePattern(pattern));
     out["patterns"] = std::move(patterns);
     if (!patch.performances.empty()) {
         Json performances = Json::array();
-        for (const Performance& played : patch.performances) performances.push_back(writePerformance(played));
+        for (const Shared<Performance>& played : patch.performances) performances.push_back(writePerformance(played));
         out["performances"] = std::move(performances);
     }
     writeRemembered(patch, out);

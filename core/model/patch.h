@@ -6,6 +6,7 @@
 #include "model/pattern.h"
 #include "model/performance.h"
 #include "model/result.h"
+#include "model/shared.h"
 
 #include <array>
 #include <cstdint>
@@ -65,6 +66,7 @@ struct Heading {
     std::string step;
     std::string colour{}; ///< one of kHeadingColours; empty: none
     bool folded = false;  ///< its rows are hidden
+    Extra extra{};
 
     bool operator==(const Heading&) const = default;
 };
@@ -76,6 +78,7 @@ struct Dismissal {
     int cable = 0;    ///< the cable it sits on, or 0 …
     std::string post; ///< … and then the post
     std::string reason;
+    Extra extra{};
 
     bool operator==(const Dismissal&) const = default;
 };
@@ -85,6 +88,7 @@ struct Controller {
     int number = 0; ///< 0…127; its 128 steps go over the whole travel of the knob
     std::string post;
     std::string knob;
+    Extra extra{};
 
     bool operator==(const Controller&) const = default;
 };
@@ -100,13 +104,15 @@ struct Patch {
     std::uint32_t seed = 1; ///< of everything random
     std::vector<Post> posts;
     std::vector<Cable> cables; ///< in build order: row n is cables[n - 1]
-    std::vector<Pattern> patterns;
+    std::vector<Shared<Pattern>> patterns;
     Extra extra{};
-    std::vector<Performance> performances{};
+    std::vector<Shared<Performance>> performances{};
     std::vector<Heading> headings{}; ///< only those that have a colour or are folded
     std::vector<Dismissal> dismissals{};
     std::vector<Controller> controllers{};
     std::map<std::string, Setting> settings{}; ///< put aside to come back to, by name: "A", "B"
+    /// Keys of settings that this version does not know: by name and post; of the setting itself under "".
+    std::map<std::string, std::map<std::string, Extra>> settingExtras{};
 
     bool operator==(const Patch&) const = default;
 
@@ -116,6 +122,9 @@ struct Patch {
     [[nodiscard]] const Cable* cableInto(const JackRef& to) const;
     [[nodiscard]] const Pattern* pattern(std::string_view post) const;
     [[nodiscard]] const Performance* performance(std::string_view post) const;
+    /// The same to be held on to; empty if there is none.
+    [[nodiscard]] std::shared_ptr<const Pattern> sharedPattern(std::string_view post) const;
+    [[nodiscard]] std::shared_ptr<const Performance> sharedPerformance(std::string_view post) const;
     [[nodiscard]] const Heading* heading(std::string_view voice, std::string_view step) const;
     /// 1-based row of a cable id; 0 if there is none.
     [[nodiscard]] int row(int cableId) const;

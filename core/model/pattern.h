@@ -1,6 +1,8 @@
 // Patterns: what a sequencer plays. They live in the patch, not in the module.
 #pragma once
 
+#include "model/extra.h"
+
 #include <string>
 #include <vector>
 
@@ -38,6 +40,7 @@ struct Track {
     std::string name;
     std::vector<Step> steps; ///< 1…64
     Stride stride{};
+    Extra extra{};
 
     bool operator==(const Track&) const = default;
 };
@@ -47,6 +50,7 @@ struct Lane {
     std::string name;
     std::vector<bool> hits; ///< 1…64
     Stride stride{};
+    Extra extra{};
 
     bool operator==(const Lane&) const = default;
 };
@@ -55,6 +59,7 @@ struct Lane {
 struct Variation {
     std::vector<Track> tracks;
     std::vector<Lane> lanes;
+    Extra extra{};
 
     bool operator==(const Variation&) const = default;
 };
@@ -65,6 +70,7 @@ struct Pattern {
     std::vector<Track> tracks; ///< of variation A
     std::vector<Lane> lanes;
     std::vector<Variation> others{}; ///< B, C, … H
+    Extra extra{};
 
     bool operator==(const Pattern&) const = default;
 

@@ -33,17 +33,29 @@ double numberFrom(std::string_view text, double min, double max, const std::stri
     return *value;
 }
 
+double usualGate(Step::Kind kind) {
+    return kind == Step::Kind::Tie ? 1.0 : 0.5;
+}
+
 /// A step is written in a few words: "D3", "D3! 0.4" (accented, open for 0.4 of the step), "D3 v80 c2.5 p50 x3 ~"
-/// (velocity, CV in volts, chance in per cent, strikes, slide), "-" (rest), "=" (tie).
+/// (velocity, CV in volts, chance in per cent, strikes, slide), "-" (rest), "=" (tie). Rests and ties may have all of
+/// that too, and a note behind their sign.
 Step readStep(const std::string& text, const std::string& path) {
     std::vector<std::string> words = wordsOf(text);
     if (words.empty()) throw ReadError(path, "is an empty step; a rest is written -");
     Step step;
-    if (words.front() == "-") {
-        step.kind = Step::Kind::Rest;
-    } else if (words.front() == "=") {
-        step.kind = Step::Kind::Tie;
-        step.gate = 1.0;
+    if (words.front().front() == '-' || words.front().front() == '=') {
+        step.kind = words.front().front() == '-' ? Step::Kind::Rest : Step::Kind::Tie;
+        step.gate = usualGate(step.kind);
+        if (words.front().ends_with('!')) {
+            step.accent = true;
+            words.front().pop_back();
+        }
+        if (words.front().size() > 1) {
+            const auto note = parseNote(words.front().substr(1));
+            if (!note) throw ReadError(path, fmt::format("\"{}\" is not a step: write D3, D3! 0.4, - or =", text));
+            step.note = *note;
+        }
     } else {
         step.kind = Step::Kind::Note;
         if (words.front().ends_with('!')) {
@@ -83,10 +95,10 @@ Step readStep(const std::string& text, const std::string& path) {
 }
 
 std::string writeStep(const Step& step) {
-    if (step.kind == Step::Kind::Rest) return "-";
-    if (step.kind == Step::Kind::Tie) return "=";
-    std::string out = noteName(step.note) + (step.accent ? "!" : "");
-    if (step.gate != 0.5) out += fmt::format(" {}", step.gate);
+    std::string out = step.kind == Step::Kind::Rest ? "-" : step.kind == Step::Kind::Tie ? "=" : "";
+    if (out.empty() || step.note != Step{}.note) out += noteName(step.note);
+    if (step.accent) out += "!";
+    if (step.gate != usualGate(step.kind)) out += fmt::format(" {}", step.gate);
     if (step.velocity != 100) out += fmt::format(" v{}", step.velocity);
     if (step.cv != 0.0) out += fmt::format(" c{}", step.cv);
     if (step.probability != 1.0) out += fmt::format(" p{}", 100.0 * step.probability);
@@ -128,6 +140,7 @@ void readLines(Reader& in, std::vector<Track>& tracks, std::vector<Lane>& lanes)
         });
         checkLength(track, "steps", out.steps.size());
         out.stride = readStride(track);
+        out.extra = track.rest();
         tracks.push_back(std::move(out));
     });
     in.each("lanes", [&](Reader lane) {
@@ -138,6 +151,7 @@ void readLines(Reader& in, std::vector<Track>& tracks, std::vector<Lane>& lanes)
         }
         checkLength(lane, "hits", out.hits.size());
         out.stride = readStride(lane);
+        out.extra = lane.rest();
         lanes.push_back(std::move(out));
     });
 }
@@ -149,6 +163,7 @@ void writeLines(Json& out, const std::vector<Track>& tracks, const std::vector<L
         for (const Step& step : track.steps) steps.push_back(writeStep(step));
         Json node = {{"name", track.name}, {"steps", std::move(steps)}};
         writeStride(node, track.stride);
+        putBack(node, track.extra);
         all.push_back(std::move(node));
     }
     out["tracks"] = std::move(all);
@@ -161,6 +176,7 @@ void writeLines(Json& out, const std::vector<Track>& tracks, const std::vector<L
         }
         Json node = {{"name", lane.name}, {"hits", hits}};
         writeStride(node, lane.stride);
+        putBack(node, lane.extra);
         all.push_back(std::move(node));
     }
     out["lanes"] = std::move(all);
@@ -172,8 +188,15 @@ struct MessageWord {
     std::uint8_t status;
     int values; ///< data bytes
 };
-constexpr MessageWord kMessages[] = {{"on", 0x90, 2},   {"off", 0x80, 1},   {"cc", 0xB0, 2},    {"pressure", 0xD0, 1},
-                                     {"bend", 0xE0, 1}, {"clock", 0xF8, 0}, {"start", 0xFA, 0}, {"stop", 0xFC, 0}};
+constexpr MessageWord kMessages[] = {{"on", 0x90, 2},       {"off", 0x80, 1},   {"cc", 0xB0, 2},
+                                     {"pressure", 0xD0, 1}, {"bend", 0xE0, 1},  {"key-pressure", 0xA0, 2},
+                                     {"program", 0xC0, 1},  {"clock", 0xF8, 0}, {"start", 0xFA, 0},
+                                     {"continue", 0xFB, 0}, {"stop", 0xFC, 0}};
+
+/// Those whose first value is a note.
+bool namesNote(int status) {
+    return status == 0x90 || status == 0x80 || status == 0xA0;
+}
 
 PlayedMessage readMessage(const std::string& text, const std::string& path) {
     std::vector<std::string> words = wordsOf(text);
@@ -201,7 +224,7 @@ PlayedMessage readMessage(const std::string& text, const std::string& path) {
         const int bend = 8192 + static_cast<int>(numberFrom(words[2], -8192, 8191, "bend", path));
         out.message.data1 = static_cast<std::uint8_t>(bend & 0x7F);
         out.message.data2 = static_cast<std::uint8_t>(bend >> 7);
-    } else if (kind->status == 0x90 || kind->status == 0x80) {
+    } else if (namesNote(kind->status)) {
         const auto note = parseNote(words[2]);
         if (!note || *note < 0 || *note > 127)
             throw ReadError(path, fmt::format("\"{}\" is not a note from C-1 to G9", words[2]));
@@ -216,25 +239,16 @@ PlayedMessage readMessage(const std::string& text, const std::string& path) {
 
 std::string writeMessage(const PlayedMessage& played) {
     const MidiMessage& m = played.message;
-    std::string out;
-    switch (m.kind()) {
-    case 0x90:
-        out = fmt::format("{} on {} {}", played.beat, noteName(m.data1), m.data2);
-        break;
-    case 0x80:
-        out = fmt::format("{} off {}", played.beat, noteName(m.data1));
-        break;
-    case 0xE0:
-        out = fmt::format("{} bend {}", played.beat, (m.data2 << 7 | m.data1) - 8192);
-        break;
-    default:
-        for (const MessageWord& word : kMessages)
-            if (word.status == m.kind()) {
-                out = fmt::format("{} {}", played.beat, word.word);
-                if (word.values > 0) out += fmt::format(" {}", m.data1);
-                if (word.values > 1) out += fmt::format(" {}", m.data2);
-            }
-    }
+    const auto* word = std::ranges::find(kMessages, m.kind(), [](const MessageWord& w) { return int{w.status}; });
+    if (word == std::end(kMessages)) return {}; // keepsMessage says which these are
+    std::string out = fmt::format("{} {}", played.beat, word->word);
+    if (m.kind() == 0xE0)
+        out += fmt::format(" {}", (m.data2 << 7 | m.data1) - 8192);
+    else if (namesNote(m.kind()))
+        out += " " + noteName(m.data1);
+    else if (word->values > 0)
+        out += fmt::format(" {}", m.data1);
+    if (word->values > 1) out += fmt::format(" {}", m.data2);
     if (m.status < 0xF0 && m.channel() > 0) out += fmt::format(" @{}", m.channel() + 1);
     return out;
 }
@@ -248,7 +262,9 @@ Pattern readPattern(Reader& in) {
     in.each("variations", [&](Reader other) {
         pattern.others.emplace_back();
         readLines(other, pattern.others.back().tracks, pattern.others.back().lanes);
+        pattern.others.back().extra = other.rest();
     });
+    pattern.extra = in.rest();
     if (pattern.others.size() >= static_cast<std::size_t>(kMaxVariations))
         in.fail("variations",
                 fmt::format("has {} behind the first, {} are possible", pattern.others.size(), kMaxVariations - 1));
@@ -258,15 +274,23 @@ Pattern readPattern(Reader& in) {
 Json writePattern(const Pattern& pattern) {
     Json out = {{"post", pattern.post}};
     writeLines(out, pattern.tracks, pattern.lanes);
-    if (pattern.others.empty()) return out;
-    Json others = Json::array();
-    for (const Variation& variation : pattern.others) {
-        Json node = Json::object();
-        writeLines(node, variation.tracks, variation.lanes);
-        others.push_back(std::move(node));
+    if (!pattern.others.empty()) {
+        Json others = Json::array();
+        for (const Variation& variation : pattern.others) {
+            Json node = Json::object();
+            writeLines(node, variation.tracks, variation.lanes);
+            putBack(node, variation.extra);
+            others.push_back(std::move(node));
+        }
+        out["variations"] = std::move(others);
     }
-    out["variations"] = std::move(others);
+    putBack(out, pattern.extra);
     return out;
+}
+
+bool keepsMessage(const MidiMessage& message) {
+    return std::ranges::find(kMessages, message.kind(), [](const MessageWord& w) { return int{w.status}; }) !=
+           std::end(kMessages);
 }
 
 Performance readPerformance(Reader& in) {
@@ -274,9 +298,11 @@ Performance readPerformance(Reader& in) {
     played.post = in.id("post");
     played.tempo = in.number("tempo", 20, 400, 120.0);
     played.lengthBeats = in.number("length", 0, 100000, 0.0);
-    in.eachText("messages", [&](const std::string& text, const std::string& path) {
-        played.messages.push_back(readMessage(text, path));
-    });
+    in.eachText(
+        "messages",
+        [&](const std::string& text, const std::string& path) { played.messages.push_back(readMessage(text, path)); },
+        kMaxMessages);
+    played.extra = in.rest();
     std::ranges::stable_sort(played.messages, {}, &PlayedMessage::beat);
     return played;
 }
@@ -285,8 +311,10 @@ Json writePerformance(const Performance& played) {
     Json out = {{"post", played.post}, {"tempo", played.tempo}};
     if (played.lengthBeats > 0.0) out["length"] = played.lengthBeats;
     Json messages = Json::array();
-    for (const PlayedMessage& message : played.messages) messages.push_back(writeMessage(message));
+    for (const PlayedMessage& message : played.messages)
+        if (std::string text = writeMessage(message); !text.empty()) messages.push_back(std::move(text));
     out["messages"] = std::move(messages);
+    putBack(out, played.extra);
     return out;
 }
 

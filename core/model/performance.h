@@ -1,15 +1,19 @@
 // What is played by hand: MIDI messages in time, on the keys, the MIDI converter or the pad of a patch.
 #pragma once
 
+#include "model/extra.h"
+
+#include <cstddef>
 #include <cstdint>
 #include <string>
 #include <vector>
 
 namespace lariat {
 
-/// A channel message of three bytes at most, as the MIDI 1.0 specification has it.
+/// A message of three bytes at most, as the MIDI 1.0 specification has it.
 struct MidiMessage {
-    std::uint8_t status = 0; ///< kind in the upper half, channel 0…15 in the lower; 0xF8 clock, 0xFA start, 0xFC stop
+    std::uint8_t status = 0; ///< kind in the upper half, channel 0…15 in the lower; 0xF8 clock, 0xFA start, 0xFB
+                             ///< continue, 0xFC stop
     std::uint8_t data1 = 0;
     std::uint8_t data2 = 0;
 
@@ -25,12 +29,15 @@ struct PlayedMessage {
     bool operator==(const PlayedMessage&) const = default;
 };
 
-/// What is played at `post`, at the patch's tempo.
+inline constexpr std::size_t kMaxMessages = 200'000; ///< of a performance
+
+/// What is played at `post`, at a tempo of its own, whatever the clocks of the patch do.
 struct Performance {
     std::string post;
-    double tempo = 120.0;                ///< beats per minute while no clock of the patch counts beats
+    double tempo = 120.0;                ///< beats per minute
     double lengthBeats = 0;              ///< played again after that many beats; 0: once
     std::vector<PlayedMessage> messages; ///< in order of time
+    Extra extra{};
 
     bool operator==(const Performance&) const = default;
 };

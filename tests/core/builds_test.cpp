@@ -164,8 +164,10 @@ class BuildsTest : public QObject {
         QVERIFY(eighth(sounding) > 3.0 * eighth(part(t["vca.out"], 0.3, 0.36))); // the contour closes the filter
         // Behind the last note's release there is silence.
         Patch once = build("first-voice");
-        once.performances.front().lengthBeats = 0.0;
-        once.performances.front().messages.resize(2);
+        once.performances.front() = once.performances.front().with([](Performance& played) {
+            played.lengthBeats = 0.0;
+            played.messages.resize(2);
+        });
         QVERIFY(peakOf(part(take(once, 2.0, {"vca.out"})["vca.out"], 1.5, 2.0)) < 1e-3);
     }
 

@@ -36,7 +36,7 @@ class DemoTest : public QObject {
     void itIsWhatTheScenarioSays() {
         const Patch patch = lamp();
         QCOMPARE(patch.cables.size(), std::size_t{21});
-        QCOMPARE(patch.patterns[0].tracks[0].steps.size(), std::size_t{8});
+        QCOMPARE(patch.patterns[0]->tracks[0].steps.size(), std::size_t{8});
         QCOMPARE(patch.post("clock")->knobs.at("tempo"), 112.0);
         QCOMPARE(patch.caseId, std::string("keepers-case"));
     }

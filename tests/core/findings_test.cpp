@@ -166,7 +166,9 @@ class FindingsTest : public QObject {
         PatchMaker maker = voice();
         maker.knob("contour", "attack", 0.01).knob("contour", "decay", 0.105);
         Patch patch = maker.make();
-        for (Step& step : patch.patterns[0].tracks[0].steps) step.gate = 0.5;
+        patch.patterns[0] = patch.patterns[0].with([](Pattern& pattern) {
+            for (Step& step : pattern.tracks[0].steps) step.gate = 0.5;
+        });
         expectCured(patch, "sustain-not-reached", "ms, attack + decay 115 ms");
         QCOMPARE(findingsIn(patch, "sustain-not-reached")[0].fixes.size(), std::size_t{2});
     }

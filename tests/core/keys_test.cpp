@@ -1,5 +1,5 @@
 // Keys, the MIDI converter and its chain, the pad, and MIDI files.
-#include "blocks/midi_modes.h"
+#include "blocks/time/midi_modes.h"
 #include "library/midi_file.h"
 #include "support/analysis.h"
 #include "support/rig.h"
@@ -48,7 +48,7 @@ class KeysTest : public QObject {
         QFETCH(double, mode);
         QFETCH(double, volts);
         Rig rig("keys");
-        rig.setup.performance =
+        rig.setup.material.performance =
             played({{0.2, on(60)}, {0.4, on(72)}, {0.6, on(67)}, {2.0, off(72)}, {2.2, off(67)}, {2.4, off(60)}});
         rig.set("mode", mode).run(1.5);
         QVERIFY(std::abs(at(rig, "pitch-1", 0.5) - volts) < 1e-6);
@@ -60,7 +60,7 @@ class KeysTest : public QObject {
 
     void twoNotesWithALatchedInterval() {
         Rig rig("keys");
-        rig.setup.performance = played({{0.1, on(48)}, {0.2, on(55)}, {1.0, off(55)}, {1.2, on(50)}, {1.3, off(48)}});
+        rig.setup.material.performance = played({{0.1, on(48)}, {0.2, on(55)}, {1.0, off(55)}, {1.2, on(50)}, {1.3, off(48)}});
         rig.set("mode", 3).set("latch", 1).run(1.0);
         QVERIFY(std::abs(at(rig, "pitch-1", 0.3) + 1.0) < 1e-6);
         QVERIFY(std::abs(at(rig, "pitch-2", 0.3) + 5.0 / 12.0) < 1e-6);
@@ -69,7 +69,7 @@ class KeysTest : public QObject {
 
     void theUpperNoteLags() {
         Rig rig("keys");
-        rig.setup.performance = played({{0.1, on(48)}, {0.1, on(60)}, {1.0, on(72)}});
+        rig.setup.material.performance = played({{0.1, on(48)}, {0.1, on(60)}, {1.0, on(72)}});
         rig.set("mode", 3).set("upper-lag", 0.2).run(1.0);
         QVERIFY(std::abs(at(rig, "pitch-2", 0.6) - 0.5) < 0.01); // half way after 0.1 s of 0.2 s
         QVERIFY(std::abs(at(rig, "pitch-2", 0.75) - 1.0) < 1e-6);
@@ -81,7 +81,7 @@ class KeysTest : public QObject {
         std::vector<PlayedMessage> messages;
         for (int n = 0; n < 5; ++n) messages.push_back({0.2 * n, on(60 + n)});
         Rig rig("keys");
-        rig.setup.performance = played(messages);
+        rig.setup.material.performance = played(messages);
         rig.set("mode", 4).run(1.0);
         QVERIFY(std::abs(at(rig, "pitch-1", 0.9) - 4.0 / 12.0) < 1e-6); // the first voice was the oldest
         for (int v = 1; v < 4; ++v)
@@ -91,7 +91,7 @@ class KeysTest : public QObject {
 
     void bendVelocityModulationPressure() {
         Rig rig("keys");
-        rig.setup.performance =
+        rig.setup.material.performance =
             played({{0.0, on(60, 127)}, {0.2, {0xE0, 0x7F, 0x7F}}, {0.4, {0xB0, 1, 127}}, {0.6, {0xD0, 64, 0}}});
         rig.set("bend-range", 12).run(0.5);
         QVERIFY(std::abs(at(rig, "velocity", 0.4) - 8.0) < 1e-5);
@@ -102,7 +102,7 @@ class KeysTest : public QObject {
 
     void aLoopPlaysAgain() {
         Rig rig("keys");
-        rig.setup.performance = played({{0.0, on(60)}, {0.5, off(60)}}, 1.0);
+        rig.setup.material.performance = played({{0.0, on(60)}, {0.5, off(60)}}, 1.0);
         rig.run(2.99);
         QCOMPARE(rig.rising("gate-1").size(), std::size_t{6});
     }
@@ -110,7 +110,7 @@ class KeysTest : public QObject {
     void notesPlayedByHandAreHeard() {
         Rig rig("keys");
         rig.run(0.1);
-        rig.transport.played[0] = on(69);
+        rig.transport.played[0] = {0.0f, on(69)};
         rig.transport.playedCount = 1;
         rig.run(0.001);
         rig.transport.playedCount = 0;
@@ -126,7 +126,7 @@ class KeysTest : public QObject {
         for (int n = 0; n < 9; ++n) messages.push_back({0.1 * n, on(60 + n)});
         Rig first("midi-to-cv");
         Rig second("midi-to-cv");
-        first.setup.performance = second.setup.performance = played(messages);
+        first.setup.material.performance = second.setup.material.performance = played(messages);
         first.setup.chainLength = second.setup.chainLength = 2;
         second.setup.chainPlace = 1;
         first.set("mode", 2).run(0.6);
@@ -141,12 +141,12 @@ class KeysTest : public QObject {
 
     void aChannelEachAndDrums() {
         Rig rig("midi-to-cv");
-        rig.setup.performance = played({{0.1, on(60, 100, 0)}, {0.2, on(72, 100, 2)}, {0.3, on(36, 100, 9)}});
+        rig.setup.material.performance = played({{0.1, on(60, 100, 0)}, {0.2, on(72, 100, 2)}, {0.3, on(36, 100, 9)}});
         rig.set("mode", 3).run(0.3);
         QVERIFY(std::abs(at(rig, "pitch-3", 0.2) - 1.0) < 1e-6);
         QVERIFY(std::abs(at(rig, "pitch-1", 0.2)) < 1e-6);
         Rig drums("midi-to-cv");
-        drums.setup.performance = rig.setup.performance;
+        drums.setup.material.performance = rig.setup.material.performance;
         drums.set("mode", 4).run(0.3);
         QCOMPARE(drums.rising("gate-2").size(), std::size_t{1});
         QVERIFY(std::abs(drums.rising("gate-2").front() - 0.15) < 1e-5);
@@ -157,7 +157,7 @@ class KeysTest : public QObject {
         for (int n = 0; n < 96; ++n) messages.push_back({n / 24.0, {0xF8, 0, 0}});
         messages.push_back({4.0, {0xFC, 0, 0}});
         Rig rig("midi-to-cv");
-        rig.setup.performance = played(messages);
+        rig.setup.material.performance = played(messages);
         rig.set("mode", 0).run(2.5);
         QCOMPARE(rig.rising("clock").size(), std::size_t{96});
         QCOMPARE(rig.rising("gate-2").size(), std::size_t{4});
@@ -174,7 +174,7 @@ class KeysTest : public QObject {
     void thePadFollowsItsGesture() {
         figure("pad", "gesture within 10 mV, touch within 10 µs");
         Rig rig("pad");
-        rig.setup.performance = played({{0.2, {0xB0, 16, 127}}, {0.2, {0xB0, 48, 127}}, {0.4, on(60)}, {0.8, off(60)}});
+        rig.setup.material.performance = played({{0.2, {0xB0, 16, 127}}, {0.2, {0xB0, 48, 127}}, {0.4, on(60)}, {0.8, off(60)}});
         rig.set("y", -50).run(0.6);
         QVERIFY(std::abs(at(rig, "x", 0.5) - 5.0) < 0.01);
         QVERIFY(std::abs(at(rig, "x-inverted", 0.5) + 5.0) < 0.01);

@@ -1,11 +1,10 @@
 // Exact over 10⁶ events: dividers, shift register, Euclidean patterns, quantizer, sequencer.
-#include "blocks/block.h"
+#include "engine/solo.h"
 #include "support/analysis.h"
 
 #include <QtTest>
 
 #include <cmath>
-#include <map>
 #include <random>
 
 using namespace lariat;
@@ -18,58 +17,31 @@ constexpr long kMillion = 1'000'000;
 /// One block under a clock of listed edges, one pulse every `spacing` samples, half of it high.
 class Clocked {
   public:
-    Clocked(const std::string& type, long spacing, Setup setup = {}) : type_(*findBlockType(type)), spacing_(spacing) {
-        for (const ControlSpec& control : type_.controls) controls_.push_back(control.initial);
-        block_ = type_.make();
-        rate_ = setup.rate;
-        block_->prepare(setup);
-        ins_.resize(type_.inputs.size());
-        outs_.resize(type_.outputs.size());
-    }
+    Clocked(const std::string& type, long spacing, const Setup& setup = {})
+        : type_(*findBlockType(type)), spacing_(spacing), solo_(type_, setup) {}
     Clocked& set(const std::string& control, double value) {
-        controls_[index(type_.controls, control)] = value;
+        solo_.setControl(index(type_.controls, control), static_cast<float>(value));
         return *this;
     }
-    [[nodiscard]] Signal& in(const std::string& jack) {
-        const std::size_t place = index(type_.inputs, jack);
-        fed_[place] = true;
-        return ins_[place];
-    }
-    [[nodiscard]] const Signal& out(const std::string& jack) const { return outs_[index(type_.outputs, jack)]; }
+    [[nodiscard]] Signal& in(const std::string& jack) { return solo_.feed(index(type_.inputs, jack)); }
+    [[nodiscard]] const Signal& out(const std::string& jack) const { return solo_.out(index(type_.outputs, jack)); }
 
     /// Runs until so many pulses have come. Before each run `feed(start)` may fill inputs, behind it `see(start)`
     /// looks; `start` is the number of the run's first sample.
     template <class Feed, class See> void run(const std::string& clockJack, long pulses, Feed&& feed, See&& see) {
-        Signal& clock = in(clockJack);
         Transport transport;
-        std::vector<Ramp> ramps;
-        for (const double value : controls_) ramps.push_back({static_cast<float>(value), 0.0f});
-        std::vector<const Signal*> inputs;
-        std::vector<Signal*> outputs;
-        for (Signal& out : outs_) outputs.push_back(&out);
         for (long start = 0; start < pulses * spacing_; start += kRun) {
-            clock.edgeCount = 0;
-            clock.listsEdges = true;
+            Signal& clock = in(clockJack);
+            clock.list->clear();
+            clock.list->listed = true;
             for (int i = 0; i < kRun; ++i) {
                 const long place = (start + i) % spacing_;
                 clock[i] = place < spacing_ / 2 ? 8.0f : 0.0f;
-                if (place == 0) clock.addEdge(static_cast<float>(i), true);
-                if (place == spacing_ / 2) clock.addEdge(static_cast<float>(i), false);
+                if (place == 0) clock.list->add(static_cast<float>(i), true);
+                if (place == spacing_ / 2) clock.list->add(static_cast<float>(i), false);
             }
             feed(start);
-            inputs.clear();
-            for (std::size_t n = 0; n < ins_.size(); ++n) inputs.push_back(fed_[n] ? &ins_[n] : nullptr);
-            for (Signal& out : outs_) {
-                out.edgeCount = 0;
-                out.listsEdges = false;
-            }
-            Frame frame;
-            frame.rate = rate_;
-            frame.inputs = inputs;
-            frame.outputs = outputs;
-            frame.controls = ramps;
-            frame.transport = &transport;
-            block_->process(frame);
+            solo_.run(transport);
             see(start);
         }
     }
@@ -81,18 +53,13 @@ class Clocked {
     }
     const BlockType& type_;
     long spacing_;
-    double rate_ = 96000.0;
-    std::unique_ptr<Block> block_;
-    std::vector<double> controls_;
-    std::vector<Signal> ins_;
-    std::vector<Signal> outs_;
-    std::map<std::size_t, bool> fed_;
+    Solo solo_;
 };
 
 /// Rising edges of an output, as sample times.
 void collect(const Signal& out, long start, std::vector<double>& into) {
-    for (int e = 0; e < out.edgeCount; ++e)
-        if (const Edge& edge = out.edges[static_cast<std::size_t>(e)]; edge.rising)
+    for (int e = 0; out.listsEdges() && e < out.list->count; ++e)
+        if (const Edge& edge = out.list->edges[idx(e)]; edge.rising)
             into.push_back(static_cast<double>(start) + static_cast<double>(edge.at));
 }
 
@@ -169,7 +136,7 @@ class MillionTest : public QObject {
         setup.rate = 8000.0;
         Pattern seven;
         seven.lanes = {{"seven", {true, false, false, true, false, false, false}, {}}};
-        setup.pattern = std::make_shared<const Pattern>(seven);
+        setup.material.pattern = std::make_shared<const Pattern>(seven);
         Clocked tracks("track-sequencer", 64, setup);
         std::vector<double> hits;
         tracks.run(

@@ -111,7 +111,7 @@ class ModelTest : public QObject {
         document["patterns"][0]["tracks"][0]["steps"] = {"D3", "F♯3! 0.25", "=", "-", "B♭-1 1"};
         const auto patch = readBack(document);
         QVERIFY(patch);
-        const auto& steps = patch->patterns[0].tracks[0].steps;
+        const auto& steps = patch->patterns[0]->tracks[0].steps;
         QVERIFY(steps[1].accent && steps[1].gate == 0.25 && steps[1].note == 54);
         QCOMPARE(steps[2].kind, Step::Kind::Tie);
         QCOMPARE(steps[3].kind, Step::Kind::Rest);
@@ -224,8 +224,8 @@ class ModelTest : public QObject {
         QCOMPARE(patch.posts.front().id, std::string("line-out"));
         apply(SetTitle{"Lamp two"});
         QCOMPARE(patch.title, std::string("Lamp two"));
-        apply(SetPattern{{"tracks", {}, {{"d", {true}}}}});
-        QCOMPARE(patch.patterns.front().lanes.size(), std::size_t{1});
+        apply(SetPattern{Pattern{"tracks", {}, {{"d", {true}}}}});
+        QCOMPARE(patch.patterns.front()->lanes.size(), std::size_t{1});
         apply(RemovePost{"tracks"});
         QVERIFY(patch.patterns.empty());
         QVERIFY(std::ranges::none_of(patch.cables,

@@ -143,7 +143,7 @@ class QuantizerTest : public QObject {
 
     void aTuningTakesThePlaceOfTheOwnNotes() {
         Rig rig("quantizer");
-        rig.setup.tuning = std::make_shared<const Tuning>(Tuning{"just", {0.0, 386.3137, 701.955}, 1200.0});
+        rig.setup.material.tuning = std::make_shared<const Tuning>(Tuning{"just", {0.0, 386.3137, 701.955}, 1200.0});
         rig.set("scale", 0).feed("in-1", 0.6).run(0.1);
         QVERIFY(std::abs(1200.0 * at(rig, "out-1", 0.05) - 701.955) < 0.01);
     }

@@ -382,7 +382,7 @@ class ShapersTest : public QObject {
             sample->left.push_back(static_cast<float>(std::sin(2.0 * kPi * 440.0 * n / 48000.0)));
         const auto hertz = [&](double volts, double direction) {
             Rig rig("sample-player");
-            rig.setup.sample = sample;
+            rig.setup.material.sample = sample;
             rig.set("direction", direction).feed("voct", volts).pulses("trigger", {{0.01, 0.02}}).run(0.4);
             return pitchOf(part(rig.out("left"), 0.05, 0.38));
         };
@@ -390,7 +390,7 @@ class ShapersTest : public QObject {
         QVERIFY(std::abs(1200.0 * std::log2(hertz(1.0, 0) / 880.0)) < 0.1);
         QVERIFY(std::abs(1200.0 * std::log2(hertz(-0.5, 1) / (440.0 / std::sqrt(2.0)))) < 0.1);
         Rig in("external-in");
-        in.setup.sample = sample;
+        in.setup.material.sample = sample;
         in.run(0.5);
         QVERIFY(std::abs(amplitudeOf(in.out("left"), 440.0) - 5.0) < 0.05);
         QVERIFY(std::abs(at(in, "follow", 0.45) - 8.0) < 0.8 && at(in, "gate", 0.45) > 5.0);
@@ -401,7 +401,7 @@ class ShapersTest : public QObject {
         for (int n = 0; n < 96000; ++n)
             sample->left.push_back(static_cast<float>(std::sin(2.0 * kPi * 19000.0 * n / 48000.0)));
         Rig rig("sample-player");
-        rig.setup.sample = sample;
+        rig.setup.material.sample = sample;
         rig.feed("voct", 2.0).pulses("trigger", {{0.01, 0.02}}).run(0.3); // 76 kHz, beyond what there is
         QVERIFY(peakOf(part(rig.out("left"), 0.05, 0.25)) < 0.01);
     }

@@ -28,7 +28,7 @@ class SweepTest : public QObject {
             Rig rig(block.id);
             auto sample = std::make_shared<Sample>();
             for (int n = 0; n < 5000; ++n) sample->left.push_back(static_cast<float>(2.0 * unit() - 1.0));
-            rig.setup.sample = sample;
+            rig.setup.material.sample = sample;
             for (const JackSpec& jack : block.inputs) {
                 std::vector<float> noise(96000);
                 for (float& v : noise) v = static_cast<float>(24.0 * unit() - 12.0);

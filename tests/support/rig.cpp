@@ -1,6 +1,6 @@
 #include "support/rig.h"
 
-#include "blocks/gate.h"
+#include "blocks/parts/gate.h"
 
 #include <algorithm>
 #include <stdexcept>
@@ -60,16 +60,16 @@ Rig& Rig::feed(const std::string& jack, std::vector<float> volts) {
 }
 
 Rig& Rig::pattern(Pattern pattern) {
-    setup.pattern = std::make_shared<const Pattern>(std::move(pattern));
+    setup.material.pattern = std::make_shared<const Pattern>(std::move(pattern));
     return *this;
 }
 
 void Rig::fill(Signal& signal, const Source& source) const {
-    signal.edgeCount = 0;
-    signal.listsEdges = source.isPulses;
+    signal.list->clear();
+    signal.list->listed = source.isPulses;
     const auto start = static_cast<double>(now_);
     for (int i = 0; i < kRun; ++i) {
-        const std::size_t at = now_ + static_cast<std::size_t>(i);
+        const std::size_t at = now_ + idx(i);
         const double time = static_cast<double>(at) / rate_;
         if (source.volts)
             signal[i] = static_cast<float>(source.volts(time));
@@ -82,7 +82,7 @@ void Rig::fill(Signal& signal, const Source& source) const {
     }
     const auto edge = [&](double seconds, bool rising) {
         const double place = seconds * rate_ - start;
-        if (place > -1.0 && place <= kRun - 1) signal.addEdge(static_cast<float>(place), rising);
+        if (place > -1.0 && place <= kRun - 1) signal.list->add(static_cast<float>(place), rising);
     };
     for (const Pulse& pulse : source.pulses) {
         edge(pulse.on, true);
@@ -90,54 +90,42 @@ void Rig::fill(Signal& signal, const Source& source) const {
     }
 }
 
+Rig& Rig::exchange(Material material) {
+    setup.material = material;
+    if (solo_) solo_->block().exchange(material);
+    return *this;
+}
+
+Told Rig::told() const {
+    Told told{};
+    solo_->block().tell(told);
+    return told;
+}
+
 Rig& Rig::run(double seconds) {
-    if (!block_) {
-        block_ = type_.make();
+    if (!solo_) {
         setup.rate = rate_;
         setup.seed = seed_;
-        block_->prepare(setup);
+        solo_ = std::make_unique<Solo>(type_, setup);
     }
     const auto runs = static_cast<std::size_t>(std::ceil(seconds * rate_ / kRun));
-    std::vector<Signal> ins(type_.inputs.size());
-    std::vector<Signal> outs(type_.outputs.size());
     for (std::size_t r = 0; r < runs; ++r) {
-        std::vector<const Signal*> inputs(ins.size(), nullptr);
-        for (const auto& [index, source] : sources_) {
-            fill(ins[index], source);
-            inputs[index] = &ins[index];
-        }
-        std::vector<Signal*> outputs;
-        for (Signal& out : outs) {
-            out.edgeCount = 0;
-            out.listsEdges = false;
-            outputs.push_back(&out);
-        }
-        std::vector<Ramp> ramps;
-        for (const double value : controls_) ramps.push_back({static_cast<float>(value), 0.0f});
-        std::array<float, kRun> left{};
-        std::array<float, kRun> right{};
-        Frame frame;
-        frame.rate = rate_;
-        frame.inputs = inputs;
-        frame.outputs = outputs;
-        frame.controls = ramps;
-        frame.transport = &transport;
-        frame.left = left.data();
-        frame.right = right.data();
-        block_->process(frame);
-        transport.rewind = false;
-        for (std::size_t o = 0; o < outs.size(); ++o) {
+        for (const auto& [index, source] : sources_) fill(solo_->feed(index), source);
+        for (std::size_t c = 0; c < controls_.size(); ++c) solo_->setControl(c, static_cast<float>(controls_[c]));
+        inLoop_ ? solo_->tick(transport) : solo_->run(transport);
+        for (std::size_t o = 0; o < type_.outputs.size(); ++o) {
             const std::string& id = type_.outputs[o].id;
-            holdInRails(outs[o].volts.data(), kRun);
-            recorded_[id].insert(recorded_[id].end(), outs[o].volts.begin(), outs[o].volts.end());
-            for (int e = 0; e < outs[o].edgeCount; ++e) {
-                const Edge& edge = outs[o].edges[static_cast<std::size_t>(e)];
+            const Signal& out = solo_->out(o);
+            recorded_[id].insert(recorded_[id].end(), out.volts.begin(), out.volts.end());
+            for (int e = 0; out.listsEdges() && e < out.list->count; ++e) {
+                const Edge& edge = out.list->edges[idx(e)];
                 (edge.rising ? rising_ : falling_)[id].push_back(
                     (static_cast<double>(now_) + static_cast<double>(edge.at)) / rate_);
             }
         }
-        left_.insert(left_.end(), left.begin(), left.end());
-        right_.insert(right_.end(), right.begin(), right.end());
+        const World& world = solo_->world();
+        left_.insert(left_.end(), world.left.values.begin(), world.left.values.end());
+        right_.insert(right_.end(), world.right.values.begin(), world.right.values.end());
         now_ += kRun;
     }
     return *this;

@@ -1,7 +1,7 @@
 // A bench for one block: sources at its inputs, a recorder at every output.
 #pragma once
 
-#include "blocks/block.h"
+#include "engine/solo.h"
 
 #include <functional>
 #include <map>
@@ -30,6 +30,15 @@ class Rig {
     /// Feeds an input with a recording.
     Rig& feed(const std::string& jack, std::vector<float> volts);
     Rig& pattern(Pattern pattern);
+    /// Runs it sample by sample, as the engine does within a loop.
+    Rig& inLoop() {
+        inLoop_ = true;
+        return *this;
+    }
+    /// Gives it other material, while it runs.
+    Rig& exchange(Material material);
+    /// What it tells of itself.
+    [[nodiscard]] Told told() const;
     /// What the block is told before it starts; rate and seed are the rig's own.
     Setup setup;
 
@@ -58,7 +67,8 @@ class Rig {
     const BlockType& type_;
     double rate_;
     std::uint64_t seed_;
-    std::unique_ptr<Block> block_;
+    std::unique_ptr<Solo> solo_;
+    bool inLoop_ = false;
     std::map<std::size_t, Source> sources_;
     std::vector<double> controls_;
     std::map<std::string, std::vector<float>> recorded_;

@@ -1,0 +1,383 @@
+// Contour: envelope of up to four stages.
+//
+// A stage goes from level a to level b in its time T along a + (b - a)·s(t/T), s(u) = (1 - e^-cu)/(1 - e^-c): a
+// straight line at curve 0 %, the charge of a capacitor (c = 6) at 100 %, its mirror at -100 %. The curve is `curve`
+// plus the stage's own. Because it reaches b exactly at T, stage times are what the knobs say, times 2^V for each
+// stage's CV and for the one of all stages, and gates start and end stages at their sub-sample time.
+//   ADSR: attack to 8 V, decay to sustain, hold while the gate is open, release to 0.
+//   AR: attack, hold at 8 V while the gate is open, release.     AD: attack, decay to 0, whatever the gate does.
+//   AHR: attack, hold at 8 V for the decay time, release.
+//   ADAR: attack, decay to sustain, attack again, release: two strikes from one trigger.
+// Looping (when nothing is in the gate, if the switch says so), a contour starts over at its end; ADSR and AR then hold
+// for 20 ms per percent of sustain, ADSR at half level. A trigger at `retrig` attacks again while the gate is open or
+// the contour loops, and one that is still high in the hold stage holds it. Level: the knob, or times V/8 of `velocity`
+// or of the gate's height, taken during the first millisecond.
+#include "blocks/parts/kernels.h"
+#include "blocks/parts/maths.h"
+#include "blocks/parts/pulses.h"
+#include "blocks/types.h"
+
+#include <algorithm>
+
+namespace lariat {
+namespace {
+
+enum In { Gate, Retrigger, AttackCv, DecayCv, SustainCv, ReleaseCv, AllCv, Velocity };
+enum Out { Main, Inverted, Bipolar, StageGate, CutOut = StageGate + 4, EndOfCycle = CutOut + 4 };
+enum Control {
+    Type,
+    Attack,
+    Decay,
+    Sustain,
+    Release,
+    Curve,
+    Level,
+    FromZero,
+    ShortGate,
+    Loop,
+    LevelBy,
+    AttackCurve,
+    DecayCurve,
+    ReleaseCurve,
+    AttackAmount,
+    DecayAmount,
+    SustainAmount,
+    ReleaseAmount,
+    AllAmount
+};
+enum class Stage { Attack, Decay, Hold, Release, Idle };
+enum Kind { Adsr, Ar, Ad, Ahr, Adar };
+enum Scaled { ByKnob, ByVelocity, ByGate };
+
+constexpr float kPeakVolts = 8.0f;
+constexpr float kSteepest = 6.0f;
+constexpr float kLog2e = 1.44269504f;
+constexpr double kHoldPerPercent = 0.02; ///< seconds, in the loop
+constexpr double kHeightSeconds = 0.001;
+
+class Contour final : public StatefulBlock<Contour> {
+  public:
+    void process(const Frame& frame) {
+        State& s = state_;
+        frame_ = &frame;
+        const Ramp sustain = frame.control(Sustain);
+        sustainMoves_ = frame.plugged(SustainCv) || sustain.step != 0.0f;
+        now_ = frame.begin - 1.0;
+        kind_ = static_cast<Kind>(frame.position(Type));
+        cutsOut_ = false;
+        for (int g = 0; g < 4; ++g) cutsOut_ = cutsOut_ || frame.out(CutOut + g) != nullptr;
+        loops_ = frame.position(Loop) == 1 && !frame.plugged(Gate);
+        for (int g = 0; g < 4; ++g) s.stageGates[g].start(frame.out(StageGate + g), frame.begin);
+        s.end.start(frame, EndOfCycle);
+        if (loops_ && s.stage == Stage::Idle) begin(Stage::Attack);
+        const auto until = [&](double at) { advance(at); };
+        s.gates.inOrder(frame, {Gate, Retrigger}, until, [&](int which, const Edge& edge) {
+            if (edge.rising && (which == 0 || s.gates.high(0) || loops_)) strike();
+            if (!edge.rising && (which == 0 || loops_)) close();
+        });
+        advance(frame.end - 1);
+        write();
+        for (GateWriter& gate : s.stageGates) gate.finish(frame.end);
+        s.end.finish(frame);
+    }
+
+    /// Told: the stage (0 attack, 1 decay, 2 sustain or hold, 3 release, 4 idle), the level in thousandths.
+    void tell(Told& told) const override {
+        told[0] = static_cast<int>(state_.stage);
+        told[1] = static_cast<int>(1000.0f * state_.level + 0.5f);
+    }
+
+  private:
+    friend class StatefulBlock<Contour>;
+
+    [[nodiscard]] bool open() const { return state_.gates.high(0) || (loops_ && state_.gates.high(1)); }
+    [[nodiscard]] float control(Control c) const { return frame_->control(c).start; }
+
+    void strike() {
+        State& s = state_;
+        if (frame_->position(FromZero) == 1) s.level = 0.0f;
+        s.second = false;
+        s.closing = false;
+        s.height = frame_->position(LevelBy) == ByKnob ? 1.0f : 0.0f;
+        s.listening = kHeightSeconds * frame_->rate();
+        begin(Stage::Attack);
+    }
+
+    void begin(Stage stage) {
+        State& s = state_;
+        s.stage = stage;
+        s.passed = 0.0;
+        s.from = s.level;
+        const auto at = static_cast<float>(now_);
+        for (int g = 0; g < 4; ++g) {
+            const bool here = static_cast<int>(stage) == g;
+            s.stageGates[g].change(at, here, here ? kGateVolts : 0.0f);
+        }
+    }
+
+    void finishCycle() {
+        state_.end.fire(now_, kTriggerSeconds * frame_->rate(), kGateVolts);
+        state_.second = false;
+        begin(loops_ ? Stage::Attack : Stage::Idle);
+    }
+
+    void close() {
+        State& s = state_;
+        if (s.stage == Stage::Idle || (kind_ != Adsr && kind_ != Ar)) return;
+        const bool moving = s.stage == Stage::Attack || s.stage == Stage::Decay;
+        if (moving && (frame_->position(ShortGate) == 1 || loops_))
+            s.closing = true;
+        else if (s.stage != Stage::Release)
+            begin(Stage::Release);
+    }
+
+    /// As it is at sample i.
+    [[nodiscard]] float sustain(int i) const {
+        if (kind_ == Ar || kind_ == Ahr) return 1.0f;
+        if (kind_ == Ad) return 0.0f;
+        if (loops_ && kind_ == Adsr) return 0.5f;
+        return std::clamp(0.01f * modulated(*frame_, Sustain, SustainCv, SustainAmount, 12.5f)(i), 0.0f, 1.0f);
+    }
+
+    [[nodiscard]] bool towardSustain() const { return state_.stage == Stage::Decay || state_.stage == Stage::Hold; }
+
+    /// The stage's target at sample i, as a part of the peak.
+    [[nodiscard]] float target(int i) const {
+        if (state_.stage == Stage::Attack) return 1.0f;
+        return towardSustain() ? sustain(std::clamp(i, frame_->begin, frame_->end - 1)) : 0.0f;
+    }
+    [[nodiscard]] float target() const { return target(static_cast<int>(std::ceil(now_))); }
+
+    /// The stage's length in samples; 0 for stages without an end.
+    [[nodiscard]] double length() const {
+        const int i = std::max(frame_->begin, std::min(frame_->end - 1, static_cast<int>(now_) + 1));
+        const auto samples = [&](Control c, In cv, Control amount) {
+            const float octaves =
+                0.01f * (control(amount) * frame_->in(cv)[i] + control(AllAmount) * frame_->in(AllCv)[i]);
+            const auto stretch =
+                octaves == 0.0f ? 1.0 : static_cast<double>(fastExp2(std::clamp(octaves, -16.0f, 16.0f)));
+            return std::max(1.0, static_cast<double>(control(c)) * stretch * frame_->rate());
+        };
+        switch (state_.stage) {
+        case Stage::Attack:
+            return samples(Attack, AttackCv, AttackAmount);
+        case Stage::Decay:
+            return samples(Decay, DecayCv, DecayAmount);
+        case Stage::Hold:
+            if (kind_ == Ahr) return samples(Decay, DecayCv, DecayAmount);
+            if (!loops_ || state_.gates.high(1)) return 0.0;
+            return std::max(1.0, kHoldPerPercent * static_cast<double>(control(Sustain)) * frame_->rate());
+        case Stage::Release:
+            return samples(Release, ReleaseCv, ReleaseAmount);
+        case Stage::Idle:
+            break;
+        }
+        return 0.0;
+    }
+
+    void next() {
+        State& s = state_;
+        s.level = target();
+        switch (s.stage) {
+        case Stage::Attack:
+            if (s.second) return begin(Stage::Release);
+            if (kind_ == Ar || kind_ == Ahr) return begin(s.closing ? Stage::Release : Stage::Hold);
+            return begin(Stage::Decay);
+        case Stage::Decay:
+            if (kind_ == Ad) return finishCycle();
+            if (kind_ == Adar) {
+                s.second = true;
+                return begin(Stage::Attack);
+            }
+            return begin(s.closing ? Stage::Release : Stage::Hold);
+        case Stage::Hold:
+            return begin(Stage::Release);
+        default:
+            return finishCycle();
+        }
+    }
+
+    /// Runs to time `to`, writing the samples on the way into line_.
+    void advance(double to) {
+        State& s = state_;
+        for (int guard = 0; now_ < to && guard < 256; ++guard) {
+            const double whole = length();
+            curve_ = kSteepest * 0.01f * std::clamp(control(Curve) + ownCurve(), -100.0f, 100.0f);
+            if (whole == 0.0) {
+                fill(to);
+                s.level = target();
+                return;
+            }
+            const double rest = std::max(0.0, (1.0 - s.passed) * whole);
+            const double until = std::min(to, now_ + rest);
+            draw(until, 1.0 / whole);
+            const bool over = now_ + rest <= to;
+            s.passed += (until - now_) / whole;
+            now_ = until;
+            if (over)
+                next();
+            else
+                s.level = shape(static_cast<float>(s.passed));
+        }
+    }
+
+    [[nodiscard]] float ownCurve() const {
+        if (state_.stage == Stage::Attack) return control(AttackCurve);
+        return control(state_.stage == Stage::Release ? ReleaseCurve : DecayCurve);
+    }
+
+    [[nodiscard]] bool straight() const { return std::abs(curve_) < 0.01f; }
+
+    [[nodiscard]] float shape(float u) const {
+        return state_.from + (target() - state_.from) * part(static_cast<double>(u), 1.0f - fastExp2(-curve_ * kLog2e));
+    }
+
+    void mark(int first, int last) {
+        if (cutsOut_)
+            for (int i = first; i <= last; ++i) stages_[idx(i)] = state_.stage;
+    }
+
+    void fill(double to) {
+        const int first = firstAfter(now_);
+        const int last = static_cast<int>(std::floor(to));
+        mark(first, last);
+        const bool moves = sustainMoves_ && towardSustain();
+        const float level = target();
+        for (int i = first; i <= last; ++i) line_[i] = moves ? target(i) : level;
+        now_ = to;
+    }
+
+    void draw(double to, double perSample) {
+        const int first = firstAfter(now_);
+        const int last = static_cast<int>(std::floor(to));
+        if (first > last) return;
+        mark(first, last);
+        const double u = state_.passed + (first - now_) * perSample;
+        const float a = state_.from;
+        const float b = target();
+        const float rate = curve_ * kLog2e;
+        const float whole = straight() ? 1.0f : 1.0f - fastExp2(-rate);
+        if (straight()) {
+            for (int i = first; i <= last; ++i)
+                line_[i] = a + (b - a) * static_cast<float>(u + (i - first) * perSample);
+        } else {
+            const float scale = (b - a) / whole;
+            kernels().decay(a + scale, -scale * fastExp2(-rate * static_cast<float>(u)),
+                            fastExp2(-rate * static_cast<float>(perSample)), line_.data() + first, last - first + 1);
+        }
+        if (!sustainMoves_ || !towardSustain()) return;
+        for (int i = first; i <= last; ++i) line_[i] = a + (target(i) - a) * part(u + (i - first) * perSample, whole);
+    }
+
+    /// Of the way, at the part u of the stage's time.
+    [[nodiscard]] float part(double u, float whole) const {
+        const auto x = static_cast<float>(u);
+        return straight() ? x : (1.0f - fastExp2(-curve_ * kLog2e * x)) / whole;
+    }
+
+    static int firstAfter(double time) { return static_cast<int>(std::floor(time)) + 1; }
+
+    void write() {
+        State& s = state_;
+        const Ramp level = frame_->control(Level);
+        const int by = frame_->position(LevelBy);
+        if (by == ByKnob) s.height = 1.0f;
+        for (int i = frame_->begin; by != ByKnob && i < frame_->end; ++i) {
+            if (s.listening > 0.0) {
+                s.listening -= 1.0;
+                s.height = std::clamp(0.125f * frame_->in(by == ByVelocity ? Velocity : Gate)[i], s.height, 1.25f);
+            }
+            line_[i] *= s.height;
+        }
+        for (int i = frame_->begin; i < frame_->end; ++i) line_[i] *= 0.01f * level(i);
+        const auto at = [&](int i) { return line_[i]; };
+        frame_->write(Main, [&](int i) { return kPeakVolts * at(i); });
+        frame_->write(Inverted, [&](int i) { return -kPeakVolts * at(i); });
+        frame_->write(Bipolar, [&](int i) { return 10.0f * at(i) - 5.0f; });
+        for (int g = 0; g < 4; ++g)
+            frame_->write(CutOut + g,
+                          [&](int i) { return static_cast<int>(stages_[idx(i)]) == g ? kPeakVolts * at(i) : 0.0f; });
+    }
+
+    const Frame* frame_ = nullptr;
+    double now_ = 0.0;
+    float curve_ = 0.0f;
+    Kind kind_ = Adsr;
+    bool loops_ = false;
+    bool sustainMoves_ = false;
+    bool cutsOut_ = false; ///< somebody listens to a stage alone
+    Line line_;
+    std::array<Stage, kRun> stages_{};
+    struct State {
+        GateBank<2> gates;
+        GateWriter stageGates[4];
+        PulseWriter end;
+        Stage stage = Stage::Idle;
+        double passed = 0.0;    ///< of the stage, 0…1
+        double listening = 0.0; ///< samples in which the height is still taken
+        float from = 0.0f;      ///< level at the start of the stage
+        float level = 0.0f;     ///< 0…1
+        float height = 1.0f;
+        bool second = false; ///< of two strikes
+        bool closing = false;
+    } state_;
+};
+
+} // namespace
+
+BlockType contourType() {
+    using enum SignalKind;
+    const Scale time = logScale(Unit::Seconds, 0.0003, 20);
+    return {
+        .id = "contour",
+        .name = "Contour",
+        .about = "Envelope with exact stage times, from straight to exponential",
+        .inputs = {{"gate", "gate", Gate, 0, 8},
+                   {"retrigger", "retrig", Gate, 0, 8},
+                   {"attack-cv", "attack cv", SignalKind::Control, -5, 8, "attack-amount", {{"attack", 1, true}}},
+                   {"decay-cv", "decay cv", SignalKind::Control, -5, 8, "decay-amount", {{"decay", 1, true}}},
+                   {"sustain-cv", "sustain cv", SignalKind::Control, -5, 8, "sustain-amount", {{"sustain", 12.5}}},
+                   {"release-cv", "release cv", SignalKind::Control, -5, 8, "release-amount", {{"release", 1, true}}},
+                   {"all-cv",
+                    "all cv",
+                    SignalKind::Control,
+                    -5,
+                    8,
+                    "all-amount",
+                    {{"attack", 1, true}, {"decay", 1, true}, {"release", 1, true}}},
+                   {"velocity", "velocity", SignalKind::Control, 0, 8}},
+        .outputs = {{"out", "out", SignalKind::Control, 0, 8},
+                    {"inverted", "inverted", SignalKind::Control, -8, 0},
+                    {"bipolar", "bipolar", SignalKind::Control, -5, 5},
+                    {"attack-gate", "attack gate", Gate, 0, 8},
+                    {"decay-gate", "decay gate", Gate, 0, 8},
+                    {"sustain-gate", "sustain gate", Gate, 0, 8},
+                    {"release-gate", "release gate", Gate, 0, 8},
+                    {"attack-part", "attack part", SignalKind::Control, 0, 8},
+                    {"decay-part", "decay part", SignalKind::Control, 0, 8},
+                    {"sustain-part", "sustain part", SignalKind::Control, 0, 8},
+                    {"release-part", "release part", SignalKind::Control, 0, 8},
+                    {"end", "end", Gate, 0, 8}},
+        .controls = {{"type", "Type", switchScale({"ADSR", "AR", "AD", "AHR", "ADAR"}), 0},
+                     {"attack", "Attack", time, 0.005},
+                     {"decay", "Decay", time, 0.2},
+                     {"sustain", "Sustain", percent(), 60},
+                     {"release", "Release", time, 0.2},
+                     {"curve", "Curve", bipolarPercent(), 80},
+                     {"level", "Level", percent(), 100},
+                     {"from-zero", "Retrigger", switchScale({"from present level", "from zero"}), 0},
+                     {"short-gate", "Short gate", switchScale({"jumps to release", "finishes its stages"}), 0},
+                     {"loop", "Loop", switchScale({"off", "when nothing is in gate"}), 0},
+                     {"level-by", "Level by", switchScale({"knob", "velocity", "gate height"}), 0},
+                     {"attack-curve", "A curve", linearScale(Unit::Percent, -200, 200), 0},
+                     {"decay-curve", "D curve", linearScale(Unit::Percent, -200, 200), 0},
+                     {"release-curve", "R curve", linearScale(Unit::Percent, -200, 200), 0},
+                     {"attack-amount", "Attack CV", bipolarPercent(), 0},
+                     {"decay-amount", "Decay CV", bipolarPercent(), 0},
+                     {"sustain-amount", "Sustain CV", bipolarPercent(), 0},
+                     {"release-amount", "Release CV", bipolarPercent(), 0},
+                     {"all-amount", "All CV", bipolarPercent(), 0}},
+        .make = makeBlock<Contour>};
+}
+
+} // namespace lariat

@@ -1,0 +1,161 @@
+// Keys stand-in: a keyboard that plays what the patch's performance for its post says, or what is played by hand.
+//
+// Mono modes sound the last, lowest or highest key held; the gate falls when none is. Duophonic: pitch 1 is the lowest
+// key, pitch 2 the highest, with lag on the upper one; latched, the interval stays while only one key is down. Four
+// voices: notes go round in turn, or to the first free voice; the oldest is taken if none is free. Pitch = (note -
+// 60)/12 V, bent by up to `bend range`. Velocity, modulation and pressure are value/127 · 8 V.
+#include "blocks/parts/pulses.h"
+#include "blocks/time/played_notes.h"
+#include "blocks/types.h"
+
+namespace lariat {
+namespace {
+
+constexpr int kVoices = 4;
+enum Out { Pitch1, Gate1 = kVoices, Trigger = 2 * kVoices, Velocity, Bend, Modulation, Pressure };
+enum Control { Mode, GlideTime, UpperLag, Latch, BendRange };
+enum Modes { Last, Low, High, Duo, FourRotate, FourFirst };
+
+class Keys final : public StatefulBlock<Keys> {
+  public:
+    void process(const Frame& frame) {
+        State& s = state_;
+        for (int v = 0; v < kVoices; ++v) s.gates[v].start(frame, Gate1 + v);
+        s.trigger.start(frame, Trigger);
+        if (const int mode = frame.position(Mode); mode != s.mode) { // what another mode holds would stay for ever
+            s.mode = mode;
+            letGo(frame.begin);
+        }
+        Walk walk(frame);
+        const auto one = [&](int i) { sample(frame, i); };
+        s.player.play(material().performance.get(), frame, [&](double at, const MidiMessage& message) {
+            walk.upTo(at, one);
+            take(frame, at, message);
+        });
+        walk.toEnd(one);
+        for (PulseWriter& gate : s.gates) gate.finish(frame);
+        s.trigger.finish(frame);
+    }
+
+  private:
+    friend class StatefulBlock<Keys>;
+
+    void renewed(const Material& before) override {
+        if (before.performance != material().performance)
+            state_.player.exchanged(before.performance.get(), material().performance.get());
+    }
+
+    void letGo(double at) {
+        State& s = state_;
+        s.held = {};
+        s.voices = {};
+        for (PulseWriter& gate : s.gates) gate.drop(at);
+    }
+
+    void sample(const Frame& frame, int i) {
+        State& s = state_;
+        const float bend = s.bend * frame.control(BendRange)(i) / 12.0f;
+        for (int v = 0; v < kVoices; ++v) {
+            const float pitch = s.pitch[v].next() + bend;
+            if (Signal* out = frame.out(Pitch1 + v)) (*out)[i] = pitch;
+        }
+        if (Signal* out = frame.out(Velocity)) (*out)[i] = s.velocity;
+        if (Signal* out = frame.out(Bend)) (*out)[i] = 5.0f * s.bend;
+        if (Signal* out = frame.out(Modulation)) (*out)[i] = s.modulation;
+        if (Signal* out = frame.out(Pressure)) (*out)[i] = s.pressure;
+    }
+
+    void take(const Frame& frame, double at, const MidiMessage& m) {
+        State& s = state_;
+        if (letsGo(m)) return letGo(at);
+        const bool on = m.kind() == 0x90 && m.data2 > 0;
+        if (on || m.kind() == 0x80 || m.kind() == 0x90) {
+            on ? s.held.press(m.data1) : s.held.release(m.data1);
+            if (on) {
+                s.velocity = 8.0f * static_cast<float>(m.data2) / 127.0f;
+                s.trigger.drop(at);
+                s.trigger.fire(at, kTriggerSeconds * frame.rate(), kGateVolts);
+            }
+            note(frame, at, m.data1, on);
+        }
+        if (m.kind() == 0xE0) s.bend = static_cast<float>((m.data2 << 7 | m.data1) - 8192) / 8192.0f;
+        if (m.kind() == 0xB0 && m.data1 == 1) s.modulation = 8.0f * static_cast<float>(m.data2) / 127.0f;
+        if (m.kind() == 0xD0) s.pressure = 8.0f * static_cast<float>(m.data1) / 127.0f;
+    }
+
+    void note(const Frame& frame, double at, int note, bool on) {
+        State& s = state_;
+        const int mode = frame.position(Mode);
+        const float glide = frame.control(GlideTime).start * static_cast<float>(frame.rate());
+        if (mode >= FourRotate) {
+            const auto policy = mode == FourRotate ? VoiceAllocator::Policy::Rotate : VoiceAllocator::Policy::FirstFree;
+            const int v = on ? s.voices.press(note, kVoices, policy) : s.voices.release(note);
+            if (v < 0) return;
+            s.gates[v].drop(at);
+            if (!on) return;
+            s.pitch[v].to(noteVolts(note), glide);
+            s.gates[v].raise(at, kGateVolts);
+            return;
+        }
+        if (s.held.empty()) {
+            s.gates[0].drop(at);
+            s.gates[1].drop(at);
+            return;
+        }
+        s.gates[0].raise(at, kGateVolts);
+        if (mode == Duo) {
+            const int low = s.held.low();
+            if (s.held.count() > 1) s.interval = s.held.high() - low;
+            const bool latched = frame.position(Latch) == 1;
+            const float lag = frame.control(UpperLag).start * static_cast<float>(frame.rate());
+            s.pitch[0].to(noteVolts(low), glide);
+            s.pitch[1].to(noteVolts(latched ? low + s.interval : s.held.high()), std::max(glide, lag));
+            s.gates[1].raise(at, kGateVolts);
+            return;
+        }
+        const int sounding = mode == Last ? s.held.last() : mode == Low ? s.held.low() : s.held.high();
+        s.pitch[0].to(noteVolts(sounding), glide);
+    }
+
+    struct State {
+        PerformancePlayer player;
+        int mode = 0;
+        HeldNotes held;
+        VoiceAllocator voices;
+        Glide pitch[kVoices];
+        PulseWriter gates[kVoices];
+        PulseWriter trigger;
+        int interval = 0;
+        float velocity = 0.0f;
+        float bend = 0.0f;
+        float modulation = 0.0f;
+        float pressure = 0.0f;
+    } state_;
+};
+
+} // namespace
+
+BlockType keysType() {
+    using enum SignalKind;
+    return {
+        .id = "keys",
+        .name = "Keys",
+        .about = "A keyboard: mono, two notes or four voices",
+        .outputs = joined({numbered(kVoices, JackSpec{"pitch", "pitch", Pitch, -5, 5}),
+                           numbered(kVoices, JackSpec{"gate", "gate", Gate, 0, 8}),
+                           {{"trigger", "trigger", Gate, 0, 8},
+                            {"velocity", "velocity", SignalKind::Control, 0, 8},
+                            {"bend", "bend", SignalKind::Control, -5, 5},
+                            {"modulation", "modulation", SignalKind::Control, 0, 8},
+                            {"pressure", "pressure", SignalKind::Control, 0, 8}}}),
+        .controls = {{"mode", "Mode",
+                      switchScale({"last", "lowest", "highest", "low + high", "four in turn", "four, first free"}), 0},
+                     {"glide", "Glide", squaredScale(Unit::Seconds, 0, 2), 0},
+                     {"upper-lag", "Upper lag", squaredScale(Unit::Seconds, 0, 2), 0},
+                     {"latch", "Interval", switchScale({"follows the keys", "stays"}), 0},
+                     {"bend-range", "Bend range", linearScale(Unit::Semitones, 0, 12), 2}},
+        .make = makeBlock<Keys>,
+        .isPlayed = true};
+}
+
+} // namespace lariat
