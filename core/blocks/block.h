@@ -208,7 +208,7 @@ class Block {
     }
     /// Works on samples [begin, end) of the run. No allocation, no lock. Outputs need not be held in the rails.
     virtual void run(int begin, int end, int section) = 0;
-    /// What runs this block sample by sample.
+    /// What runs this block sample by sample. To be asked once it is bound: it may depend on what is heard.
     [[nodiscard]] virtual Tick tick() const = 0;
     /// Before the ticks of a run: works out what depends on the controls alone.
     virtual void beforeTicks() {}
@@ -246,7 +246,7 @@ namespace detail {
 template <class T> class RunningBlock : public Block {
   public:
     void run(int begin, int end, int section) final { self().process(Frame(ports(), begin, end, section)); }
-    [[nodiscard]] Tick tick() const final {
+    [[nodiscard]] Block::Tick tick() const override {
         return [](Block& block, int sample, int section) {
             T& self = static_cast<T&>(block);
             if constexpr (requires { self.one(sample); })

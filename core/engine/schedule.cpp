@@ -35,6 +35,7 @@ Schedule::Schedule(const Patch& patch, const Library& library, const EngineSetti
     for (const Control& control : controls_) ramps_.push_back({control.now, 0.0f});
     moving_.reserve(controls_.size());
     bindNodes(settings);
+    chooseTicks();
     mapJacks(graph, patch, library);
     if (!settings.listened.post.empty()) listened_ = signal(settings.listened);
 }
@@ -102,7 +103,6 @@ Schedule::Step Schedule::stepOf(const RunUnit& unit) {
             outs.push_back(node.outputs[o]);
     stepOuts_.push_back(std::move(outs));
     return {.block = node.block.get(),
-            .tick = node.block->tick(),
             .section = unit.section,
             .node = unit.node,
             .outs = stepOuts_.back().data(),
@@ -154,6 +154,11 @@ void Schedule::bindNodes(const EngineSettings& settings) {
         if (node.type->leadsOut)
             for (const Signal* in : node.inputs) leadingOut_.push_back(in);
     }
+}
+
+void Schedule::chooseTicks() {
+    for (RunningGroup& group : groups_)
+        for (Step& step : group.steps) step.tick = step.block->tick();
 }
 
 void Schedule::mapJacks(const Graph& graph, const Patch& patch, const Library& library) {
@@ -221,8 +226,8 @@ void Schedule::runLoop(RunningGroup& group) {
         for (const Step& step : group.steps) {
             step.tick(*step.block, i, step.section);
             for (int o = 0; o < step.outCount; ++o)
-                if (float& volts = (*step.outs[o])[i]; !(std::abs(volts) <= kLinearVolts) && !holdInRails(volts))
-                    fault(step.node);
+                if (float& volts = (*step.outs[o])[i]; !(std::abs(volts) <= kLinearVolts)) [[unlikely]]
+                    if (!holdInRails(volts)) fault(step.node);
         }
         for (Late& late : group.late) late.last = (*late.from)[i];
     }

@@ -103,7 +103,7 @@ class Schedule {
     };
     struct Late {
         const Signal* from = nullptr;
-        std::unique_ptr<Signal> delayed;
+        std::unique_ptr<Signal> delayed; ///< what the late input hears
         float last = 0.0f;
         std::string key;
     };
@@ -129,6 +129,7 @@ class Schedule {
                  const Library& library);
     Step stepOf(const RunUnit& unit);
     void bindNodes(const EngineSettings& settings);
+    void chooseTicks();
     void mapJacks(const Graph& graph, const Patch& patch, const Library& library);
     void moveControls();
     void startMoving(std::size_t control);

@@ -14,12 +14,18 @@ inline constexpr double kPi = std::numbers::pi;
 inline constexpr double kTwoPi = 2.0 * std::numbers::pi;
 inline constexpr double kMiddleC = 261.6255653005986; ///< hertz at 0 V: C4 with A4 = 440 Hz
 
+/// x held between two bounds, in two instructions; what is not a number becomes the lower one.
+inline float within(float x, float low, float high) {
+    const float held = x > low ? x : low;
+    return held < high ? held : high;
+}
+
 /// 2^x for -120 < x < 120, held at 126 octaves beyond; what is not a number gives next to nothing. Relative error below
 /// 2e-7 (0.0004 cent).
 /// Splits x into a whole part, which becomes the exponent, and a rest in [0, 1) for a polynomial of degree 6
 /// (Chebyshev fit).
 inline float fastExp2(float x) {
-    const float held = x > -126.0f ? (x < 126.0f ? x : 126.0f) : -126.0f;
+    const float held = within(x, -126.0f, 126.0f);
     const float shifted = held + 128.0f; // truncation is floor for positive numbers
     const auto whole = static_cast<std::int32_t>(shifted);
     const float f = held - static_cast<float>(whole - 128);

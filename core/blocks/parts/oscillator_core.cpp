@@ -19,11 +19,6 @@ constexpr unsigned bit(Core::Wave wave) {
     return 1u << wave;
 }
 
-void listEdges(const Core::Outputs& outputs) {
-    for (const Core::Wave wave : {Core::Pulse, Core::Sub2, Core::Sub4})
-        if (Signal* out = outputs[wave]; out && out->list) out->list->listed = true;
-}
-
 void addEdge(const Core::Outputs& outputs, Core::Wave wave, double at, bool rising) {
     if (Signal* out = outputs[wave]; out && out->list) out->list->add(static_cast<float>(at), rising);
 }
@@ -86,6 +81,11 @@ class OscillatorCore::Rings {
     int i_;
     const Outputs& outputs_;
 };
+
+void OscillatorCore::listEdges(const Outputs& outputs) {
+    for (const Wave wave : {Pulse, Sub2, Sub4})
+        if (Signal* out = outputs[wave]; out && out->list) out->list->listed = true;
+}
 
 unsigned OscillatorCore::needed(const Outputs& outputs) {
     unsigned waves = 0;
@@ -202,6 +202,7 @@ void OscillatorCore::sample(Sink& sink, int i, double turn, double width, std::s
 
 int OscillatorCore::glide(int i, int stop, const Way& way, int begin, unsigned needed, float* phases) {
     const bool pulse = (needed & bit(Pulse)) != 0;
+    const bool phased = (needed & (bit(Sine) | bit(Triangle) | bit(Saw))) != 0; // the others are levels
     if (pulse && !way.evenWidth) return 0;
     if (pulse && static_cast<double>(way.width[begin + i]) != width_) return 0; // it has moved since the last sample
     double limit = 1.0;
@@ -215,7 +216,9 @@ int OscillatorCore::glide(int i, int stop, const Way& way, int begin, unsigned n
         const double there = (limit - phase_) / std::max(turn, 1e-30);
         int count = std::min(stop - i, there < kRun + 1.0 ? static_cast<int>(there) : kRun);
         while (count > 0 && !(phase_ + count * turn < limit)) --count;
-        for (int k = 0; k < count; ++k) phases[i + k] = static_cast<float>(phase_ + (k + 1) * turn);
+        const double phase = phase_;
+        if (phased)
+            for (int k = 0; k < count; ++k) phases[i + k] = static_cast<float>(phase + (k + 1) * turn);
         phase_ += count * turn;
         return count;
     }
@@ -297,39 +300,9 @@ void OscillatorCore::run(int begin, int end, const Way& way, std::span<const Syn
     blend(SawPulse, Saw);
 }
 
-void OscillatorCore::one(int i, float turn, float width, const Outputs& outputs, unsigned needed) {
-    listEdges(outputs);
-    const bool pulse = (needed & bit(Pulse)) != 0;
-    double limit = 1.0;
-    if ((needed & bit(Triangle)) && !upper_) limit = 0.5;
-    const auto target = static_cast<double>(width);
-    if (pulse && high_) limit = std::min(limit, std::min(target, width_));
-    const double reached = phase_ + static_cast<double>(turn);
-    const bool calm = turn >= 0.0f && reached < limit && !(pulse && !high_ && reached < target);
-    if (calm) {
-        phase_ = reached;
-        width_ = target;
-    } else {
-        Rings rings(*this, i, outputs, needed);
-        sample(rings, 0, static_cast<double>(turn), target, {});
-    }
-    if (!(needed & bit(Triangle))) upper_ = phase_ >= 0.5;
-    if (!pulse) high_ = phase_ < width_;
-    const auto p = static_cast<float>(phase_);
-    std::array<float, kOwnWaves> made;
-    const auto make = [&](Wave wave, auto&& raw) {
-        if (needed & bit(wave)) made[wave] = corners_[wave].push(raw());
-    };
-    make(Sine, [&] { return kPeak * fastSinTurn(p); });
-    make(Triangle, [&] { return kPeak * (1.0f - 4.0f * std::abs(p - 0.5f)); });
-    make(Saw, [&] { return kPeak * (2.0f * p - 1.0f); });
-    make(Pulse, [&] { return high_ ? kPeak : -kPeak; });
-    make(Sub2, [&] { return squareOf(1); });
-    make(Sub4, [&] { return squareOf(2); });
-    for (std::size_t wave = 0; wave < kOwnWaves; ++wave)
-        if (Signal* out = outputs[wave]) (*out)[i] = made[wave];
-    if (Signal* out = outputs[TrianglePulse]) (*out)[i] = 0.5f * (made[Triangle] + made[Pulse]);
-    if (Signal* out = outputs[SawPulse]) (*out)[i] = 0.5f * (made[Saw] + made[Pulse]);
+void OscillatorCore::turnCorner(int i, float turn, float width, const Outputs& outputs, unsigned needed) {
+    Rings rings(*this, i, outputs, needed);
+    sample(rings, 0, static_cast<double>(turn), static_cast<double>(width), {});
 }
 
 } // namespace lariat

@@ -9,6 +9,7 @@
 #pragma once
 
 #include "blocks/parts/blep.h"
+#include "blocks/parts/maths.h"
 
 #include <algorithm>
 #include <array>
@@ -60,8 +61,9 @@ class OscillatorCore {
     /// Turns the phase and writes the waves that somebody hears. `sync`: in order of time.
     void run(int begin, int end, const Way& way, std::span<const SyncPulse> sync, const Outputs& outputs,
              unsigned needed);
-    /// The same for one sample without sync, where the width stands still.
-    void one(int i, float turn, float width, const Outputs& outputs, unsigned needed);
+    /// The same for one sample without sync, where the width stands still. `Waves`: those needed, if they are known, so
+    /// that the code for one wave has nothing else in it.
+    template <unsigned Waves = ~0u> void one(int i, float turn, float width, const Outputs& outputs, unsigned needed);
 
     [[nodiscard]] double phase() const { return phase_; }
     /// Starts the cycle at a phase in [0, 1); before the first run.
@@ -75,7 +77,9 @@ class OscillatorCore {
   private:
     class Lines;
     class Rings;
+    static void listEdges(const Outputs& outputs);
 
+    [[gnu::noinline]] void turnCorner(int i, float turn, float width, const Outputs& outputs, unsigned needed);
     template <class Sink> void sample(Sink& sink, int i, double turn, double width, std::span<const SyncPulse> sync);
     template <class Sink> void travel(Sink& sink, double from, double to, double turn, double widthStep);
     template <class Sink> void corner(Sink& sink, double at, double turn);
@@ -94,5 +98,43 @@ class OscillatorCore {
     bool high_ = true;   ///< p < width
     std::uint32_t turns_ = 0;
 };
+
+template <unsigned Waves>
+[[gnu::always_inline]] inline void OscillatorCore::one(int i, float turn, float width, const Outputs& outputs,
+                                                       unsigned asked) {
+    constexpr bool kAny = Waves == ~0u;
+    const unsigned needed = kAny ? asked : Waves;
+    const auto wants = [needed](Wave wave) { return (needed >> wave & 1u) != 0; };
+    if (wants(Pulse) || wants(Sub2) || wants(Sub4)) listEdges(outputs);
+    const auto target = static_cast<double>(width);
+    double limit = wants(Triangle) && !upper_ ? 0.5 : 1.0;
+    if (wants(Pulse) && high_) limit = std::min(limit, std::min(target, width_));
+    const double reached = phase_ + static_cast<double>(turn);
+    const bool calm = turn >= 0.0f && reached < limit && !(wants(Pulse) && !high_ && reached < target);
+    if (calm) [[likely]] {
+        phase_ = reached;
+        width_ = target;
+    } else {
+        turnCorner(i, turn, width, outputs, needed);
+    }
+    if (!wants(Triangle)) upper_ = phase_ >= 0.5;
+    if (!wants(Pulse)) high_ = phase_ < width_;
+    const auto p = static_cast<float>(phase_);
+    std::array<float, kOwnWaves> made{};
+    const auto make = [&](Wave wave, float raw) {
+        made[wave] = corners_[wave].push(raw);
+        if (Signal* out = outputs[wave]) (*out)[i] = made[wave];
+    };
+    if (wants(Sine)) make(Sine, 5.0f * fastSinTurn(p));
+    if (wants(Triangle)) make(Triangle, 5.0f * (1.0f - 4.0f * std::abs(p - 0.5f)));
+    if (wants(Saw)) make(Saw, 5.0f * (2.0f * p - 1.0f));
+    if (wants(Pulse)) make(Pulse, high_ ? 5.0f : -5.0f);
+    if (wants(Sub2)) make(Sub2, squareOf(1));
+    if (wants(Sub4)) make(Sub4, squareOf(2));
+    if constexpr (kAny) {
+        if (Signal* out = outputs[TrianglePulse]) (*out)[i] = 0.5f * (made[Triangle] + made[Pulse]);
+        if (Signal* out = outputs[SawPulse]) (*out)[i] = 0.5f * (made[Saw] + made[Pulse]);
+    }
+}
 
 } // namespace lariat

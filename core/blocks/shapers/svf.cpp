@@ -6,8 +6,7 @@
 // Simper 2013), g = tan(πfc/fs). The bilinear map squeezes the top octave; it is undone by mixing the exact
 // second-order remainder back in: damping k(1 + a g²), LP - a g² HP, BP sqrt(1 + a g² + a²g⁴) - sqrt(a) g HP, HP(1 + a
 // g²) with a = 2/3, from tan x = x(1 + x²/3 + …). That keeps all outputs within 0.25 dB of the prototype to 12 kHz at
-// 96 kHz. From 97 % of resonance k is negative, and a term in the band-pass level beyond 4.5 V holds the oscillation at
-// about 5 V.
+// 96 kHz. From about 96 % of resonance k is negative, and the filter sings at 5 V.
 #include "blocks/parts/kernels.h"
 #include "blocks/parts/maths.h"
 #include "blocks/types.h"
@@ -22,8 +21,8 @@ enum Out { Low, Band, High, Notch };
 enum Control { Cutoff, Resonance, Drive, Level1, Level2, Amount1, Amount2, ResAmount };
 
 constexpr float kRemainder = 2.0f / 3.0f;
-constexpr float kHeld = 5.0f;          ///< band-pass volts beyond which the damping grows …
-constexpr float kSungTo = 4.5f;        ///< … and where it is negative
+constexpr float kHeld = 5.0f;          ///< band-pass volts beyond which the damping grows
+constexpr float kSings = 4.3301270f;   ///< volts; it sings at 2/√3 of it, 5 V
 constexpr float kThermal = 2e-5f;      ///< volts; lets a self-oscillation begin
 constexpr float kHighest = 1.4137167f; ///< 0.45 π
 
@@ -40,12 +39,12 @@ float remainder(float g) {
     return 1.0f + kRemainder * g * g;
 }
 
-/// What is added to the damping while the band-pass is louder than it should get: little while the filter rings, more
-/// where it sings.
-float holding(float band, float k, float g) {
-    const bool sings = k < 0.0f;
-    const float over = std::abs(band) - (sings ? kSungTo : kHeld);
-    return over > 0.0f ? (sings ? 1.0f : 0.1f) * over * over * remainder(g) : 0.0f;
+/// The damping in force at a level of the band-pass (2 s1 - band is what this sample will have): it grows while the
+/// filter rings too loud; where it sings, it is that of a Rayleigh oscillator, whose pitch hardly gives way.
+float dampingAt(float k, float band, float g) {
+    if (k < 0.0f) return k * (1.0f - band * band * (1.0f / (kSings * kSings)));
+    const float over = std::abs(band) - kHeld;
+    return over > 0.0f ? k + 0.1f * over * over * remainder(g) : k;
 }
 
 class Svf final : public StatefulBlock<Svf> {
@@ -77,8 +76,8 @@ class Svf final : public StatefulBlock<Svf> {
         float s2 = state_.s2;
         float band = state_.band;
         for (int i = frame.begin; i < frame.end; ++i) {
-            if (std::abs(band) > kSungTo) { // what holds a self-oscillation; elsewhere the filter is linear
-                k[i] += holding(band, k[i], g[i]);
+            if (k[i] < 0.0f || std::abs(band) > kHeld) { // elsewhere the filter is linear
+                k[i] = dampingAt(k[i], 2.0f * s1 - band, g[i]);
                 coefficients(c, i, g[i], k[i]);
             }
             ones[i] = s1;
@@ -104,38 +103,40 @@ class Svf final : public StatefulBlock<Svf> {
         frame.write(Notch, [&](int i) { return lp[i] + hp[i]; });
     }
 
-    /// Within a loop, while nothing moves cutoff and resonance.
+    /// Within a loop, while nothing moves cutoff, resonance and levels. Written so that an output waits for the input
+    /// by as few steps as can be: all that depends on the state alone is worked out beside it.
     void one(int i) {
         const Ports& p = ports();
-        if (!quick_) return process(Frame(p, i, i + 1));
-        const float x = kThermal + 0.01f * (p.controls[Level1](i) * (*p.inputs[In1])[i] +
-                                            p.controls[Level2](i) * (*p.inputs[In2])[i]);
-        float k = k_;
-        float inverse = inverse_;
-        if (std::abs(state_.band) > kSungTo) {
-            k += holding(state_.band, k, g_);
-            inverse = 1.0f / (1.0f + g_ * (g_ + k));
-        }
         const float s1 = state_.s1;
-        const float hp = (x - (g_ + k) * s1 - state_.s2) * inverse;
+        const float s2 = state_.s2;
+        if (!quick_ || k_ < 0.0f || std::abs(state_.band) > kHeld) return process(Frame(p, i, i + 1));
+        const float x = (kThermal + level1_ * (*p.inputs[In1])[i]) + level2_ * (*p.inputs[In2])[i];
+        const float rest = (gk_ * s1 + s2) * inverse_;
+        const float still = g_ * s1 + s2;
+        const float hp = x * inverse_ - rest;
         const float bp = g_ * hp + s1;
-        const float lp = g_ * bp + state_.s2;
+        const float lp = g_ * bp + s2;
         const float next = g_ * hp + bp;
-        keep(next, g_ * bp + lp, 0.5f * (next + s1));
-        if (Signal* out = p.outputs[Low]) (*out)[i] = lowOf(lp, hp, g_);
+        if (Signal* out = p.outputs[Low]) (*out)[i] = hp * lowGain_ + still;
         if (Signal* out = p.outputs[Band]) (*out)[i] = bandOf(bp, hp, g_);
         if (Signal* out = p.outputs[High]) (*out)[i] = highOf(hp, g_);
         if (Signal* out = p.outputs[Notch]) (*out)[i] = lp + hp;
+        keep(next, g_ * bp + lp, 0.5f * (next + s1));
     }
 
     void beforeTicks() override {
         const Frame frame(ports(), 0, kRun);
-        quick_ = !moved_ && frame.control(Cutoff).step == 0.0f && frame.control(Resonance).step == 0.0f &&
-                 !frame.plugged(ResCv) && frame.control(Drive).start == 0.0f && frame.control(Drive).step == 0.0f;
+        const auto stands = [&](Control c) { return frame.control(c).step == 0.0f; };
+        quick_ = !moved_ && stands(Cutoff) && stands(Resonance) && !frame.plugged(ResCv) && stands(Level1) &&
+                 stands(Level2) && frame.control(Drive).start == 0.0f && stands(Drive);
         if (!quick_) return;
         g_ = fastTan(std::min(kHighest, frame.control(Cutoff).start * turn_));
         k_ = stillDamping(frame.control(Resonance).start) * remainder(g_);
-        inverse_ = 1.0f / (1.0f + g_ * (g_ + k_));
+        gk_ = g_ + k_;
+        inverse_ = 1.0f / (1.0f + g_ * gk_);
+        lowGain_ = g_ * g_ * (1.0f - kRemainder);
+        level1_ = 0.01f * frame.control(Level1).start;
+        level2_ = 0.01f * frame.control(Level2).start;
     }
 
   private:
@@ -261,7 +262,11 @@ class Svf final : public StatefulBlock<Svf> {
     bool quick_ = false;
     float g_ = 0.0f;
     float k_ = 0.0f;
+    float gk_ = 0.0f; ///< g + k
     float inverse_ = 1.0f;
+    float lowGain_ = 0.0f; ///< of the high-pass in the low-pass output
+    float level1_ = 1.0f;
+    float level2_ = 0.0f;
 };
 
 } // namespace

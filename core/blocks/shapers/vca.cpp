@@ -36,8 +36,9 @@ class Vca final : public StatefulBlock<Vca> {
             const Ramp expAmount = frame.control(ExpAmount);
             for (int i = frame.begin; i < frame.end; ++i) gain[i] += exponential(expAmount(i) * exp[i]);
         }
-        for (int i = frame.begin; i < frame.end; ++i)
-            (*out)[i] = in[i] * std::min(kMost, gain[i] * (boost_ + boostStep_ * static_cast<float>(i)));
+        const Ramp boost{boost_, boostStep_}; // by value: what is written might be what is read
+        for (int i = frame.begin; i < frame.end; ++i) gain[i] = std::min(kMost, gain[i] * boost(i));
+        for (int i = frame.begin; i < frame.end; ++i) (*out)[i] = in[i] * gain[i];
         if (!overdriven_) return;
         for (int i = frame.begin; i < frame.end; ++i) (*out)[i] = driven((*out)[i]);
     }
@@ -48,14 +49,22 @@ class Vca final : public StatefulBlock<Vca> {
         Signal* out = p.outputs[0];
         if (!out) return;
         const float lin = (*p.inputs[LinCv])[i];
-        float gain = std::max(0.0f, 0.01f * (p.controls[Offset](i) + p.controls[LinAmount](i) * 0.125f * lin));
+        float gain = stands_
+                         ? std::max(0.0f, offset_ + linGain_ * lin)
+                         : std::max(0.0f, 0.01f * (p.controls[Offset](i) + p.controls[LinAmount](i) * 0.125f * lin));
         if (exponential_) gain += exponential(p.controls[ExpAmount](i) * (*p.inputs[ExpCv])[i]);
-        const float volts =
-            (*p.inputs[Input])[i] * std::min(kMost, gain * (boost_ + boostStep_ * static_cast<float>(i)));
+        if (boosted_) gain *= boost_ + boostStep_ * static_cast<float>(i);
+        const float volts = (*p.inputs[Input])[i] * std::min(kMost, gain);
         (*out)[i] = overdriven_ ? driven(volts) : volts;
     }
 
-    void beforeTicks() override { prepareRun(Frame(ports(), 0, kRun)); }
+    void beforeTicks() override {
+        const Frame frame(ports(), 0, kRun);
+        prepareRun(frame);
+        stands_ = frame.control(Offset).step == 0.0f && frame.control(LinAmount).step == 0.0f;
+        offset_ = 0.01f * frame.control(Offset).start;
+        linGain_ = 0.01f * 0.125f * frame.control(LinAmount).start;
+    }
 
   private:
     friend class StatefulBlock<Vca>;
@@ -75,6 +84,7 @@ class Vca final : public StatefulBlock<Vca> {
     void prepareRun(const Frame& frame) {
         const Ramp boost = frame.control(Boost);
         const bool still = boost.start == 0.0f && boost.step == 0.0f;
+        boosted_ = !still;
         boost_ = still ? 1.0f : decibelsToGain(boost.start);
         boostStep_ = still ? 0.0f : (decibelsToGain(boost.end()) - boost_) / static_cast<float>(kRun);
         overdriven_ = frame.position(Overdrive) == 1;
@@ -87,7 +97,12 @@ class Vca final : public StatefulBlock<Vca> {
     // Of the present run.
     float boost_ = 1.0f;
     float boostStep_ = 0.0f;
+    bool boosted_ = false;
     bool overdriven_ = false;
+    // In a loop.
+    bool stands_ = false; ///< the knobs do
+    float offset_ = 0.0f;
+    float linGain_ = 0.0f;
 };
 
 } // namespace

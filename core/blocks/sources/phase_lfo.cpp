@@ -18,8 +18,9 @@ namespace {
 enum In { RateCv, Reset, Tap, SyncIn };
 enum Control { Rate, RateAmount, ShapeSwitch, Polarity };
 constexpr int kPhases = 8;
-/// Hertz; the middle of the rate knob (0.005…500 Hz by octaves), its neutral place when a tap or clock gives the rate.
-constexpr double kMiddleRate = 1.58113883;
+/// Hertz; neutral when a tap or clock gives the rate: the octave around the knob's middle (1.58 Hz) and its rest (1
+/// Hz).
+constexpr double kMiddleRate = 1.26;
 
 class PhaseLfo final : public StatefulBlock<PhaseLfo> {
   public:

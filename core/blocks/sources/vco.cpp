@@ -55,23 +55,30 @@ class Vco final : public StatefulBlock<Vco> {
                         outputs_, needed_);
     }
 
-    /// Within a loop; without sync and with a still width there is a quicker way.
-    void one(int i) {
-        if (!quick_) return process(Frame(ports(), i, i + 1));
-        const Ports& p = ports();
-        float turn = 0.0f;
-        if (still_)
-            turn = stillTurn_;
-        else
-            turn = base_ * fastExp2(std::clamp(slope_ * octavesAt(p, i), -20.0f, 12.0f));
-        if (linear_) turn *= std::max(lowest_, 1.0f + p.controls[LinAmount](i) * 0.002f * (*p.inputs[LinFm])[i]);
-        state_.core.one(i, std::clamp(turn, -kHighest, kHighest), width_, outputs_, needed_);
+    /// Within a loop: by the wave that is heard, if there is only one.
+    [[nodiscard]] Tick tick() const override {
+        switch (needed_) {
+        case 1u << OscillatorCore::Sine:
+            return &tickOf<1u << OscillatorCore::Sine>;
+        case 1u << OscillatorCore::Triangle:
+            return &tickOf<1u << OscillatorCore::Triangle>;
+        case 1u << OscillatorCore::Saw:
+            return &tickOf<1u << OscillatorCore::Saw>;
+        case 1u << OscillatorCore::Pulse:
+            return &tickOf<1u << OscillatorCore::Pulse>;
+        default:
+            return &tickOf<~0u>;
+        }
     }
 
     void beforeTicks() override {
         const Frame frame(ports(), 0, kRun);
         prepareRun(frame);
         still_ = still(frame);
+        knobsStand_ = frame.control(Octave).step == 0.0f && frame.control(Fine).step == 0.0f &&
+                      frame.control(FmAmount).step == 0.0f;
+        stands_ = frame.control(Octave).start - 4.0f + frame.control(Fine).start * (1.0f / 12.0f);
+        fmGain_ = frame.control(FmAmount).start * 0.01f;
         if (still_) stillTurn_ = base_ * fastExp2(std::clamp(slope_ * octavesAt(ports(), 0), -20.0f, 12.0f));
         width_ = std::clamp(0.01f * frame.control(Width).start, 0.0f, 1.0f);
         const bool coupled = linear_ && frame.position(Coupling) == 1;
@@ -80,6 +87,22 @@ class Vco final : public StatefulBlock<Vco> {
 
   private:
     friend class StatefulBlock<Vco>;
+
+    /// One sample; without sync and with a still width there is a quick way.
+    template <unsigned Waves> static void tickOf(Block& block, int i, int) {
+        auto& self = static_cast<Vco&>(block);
+        if (!self.quick_) return self.process(Frame(self.ports(), i, i + 1));
+        float turn = self.stillTurn_;
+        if (!self.still_) {
+            const float octaves = self.knobsStand_ ? self.movedBy(i) : octavesAt(self.ports(), i);
+            turn = self.base_ * fastExp2(within(self.slope_ * octaves, -20.0f, 12.0f));
+        }
+        if (self.linear_) {
+            const float depth = self.ports().controls[LinAmount](i) * 0.002f;
+            turn *= std::max(self.lowest_, 1.0f + depth * (*self.ports().inputs[LinFm])[i]);
+        }
+        self.state_.core.one<Waves>(i, within(turn, -kHighest, kHighest), self.width_, self.outputs_, self.needed_);
+    }
 
     void prepare(const Setup& setup) override {
         blepTable();
@@ -92,6 +115,8 @@ class Vco final : public StatefulBlock<Vco> {
         const Frame frame(ports(), 0, kRun);
         for (int o = 0; o < OscillatorCore::kWaves; ++o) outputs_[idx(o)] = frame.out(o);
         needed_ = OscillatorCore::needed(outputs_);
+        voct_ = &frame.in(Voct);
+        fm_ = &frame.in(Fm);
         synced_ = frame.plugged(Sync) || frame.plugged(SoftSync);
         linear_ = frame.plugged(LinFm);
         meanPart_ = partPerSample(1.0 / (kTwoPi * kMeanHertz), frame.rate());
@@ -109,6 +134,9 @@ class Vco final : public StatefulBlock<Vco> {
         return p.controls[Octave](i) - 4.0f + p.controls[Fine](i) * (1.0f / 12.0f) + (*p.inputs[Voct])[i] +
                p.controls[FmAmount](i) * 0.01f * (*p.inputs[Fm])[i];
     }
+
+    /// The same while the knobs stand.
+    [[nodiscard]] float movedBy(int i) const { return stands_ + (*voct_)[i] + fmGain_ * (*fm_)[i]; }
 
     static bool still(const Frame& frame) {
         return frame.control(Octave).step == 0.0f && frame.control(Fine).step == 0.0f && !frame.plugged(Voct) &&
@@ -133,6 +161,7 @@ class Vco final : public StatefulBlock<Vco> {
         const Ramp amount = frame.control(FmAmount);
         const Signal& voct = frame.in(Voct);
         const Signal& fm = frame.in(Fm);
+        const float slope = slope_; // by value: what is written might be what is read
         const bool knobsStand = octave.step == 0.0f && fine.step == 0.0f && amount.step == 0.0f;
         const bool even = (knobsStand && whole && voct.steady() && fm.steady()) || still(frame);
         if (even) {
@@ -142,7 +171,7 @@ class Vco final : public StatefulBlock<Vco> {
         } else {
             for (int i = frame.begin; i < frame.end; ++i) {
                 const float octaves = octave(i) - 4.0f + fine(i) * (1.0f / 12.0f) + voct[i] + amount(i) * 0.01f * fm[i];
-                turns[i] = std::clamp(slope_ * octaves, -20.0f, 12.0f);
+                turns[i] = within(slope * octaves, -20.0f, 12.0f);
             }
             if (whole)
                 kernels().exp2(base_, turns.data(), turns.data());
@@ -156,7 +185,8 @@ class Vco final : public StatefulBlock<Vco> {
             for (int i = frame.begin; i < frame.end; ++i)
                 turns[i] *= std::max(lowest_, 1.0f + depth(i) * 0.002f * lin[i]);
         }
-        for (int i = frame.begin; i < frame.end; ++i) turns[i] = std::clamp(turns[i], -kHighest, kHighest);
+        if (!even || linear_)
+            for (int i = frame.begin; i < frame.end; ++i) turns[i] = within(turns[i], -kHighest, kHighest);
         return even && !linear_;
     }
 
@@ -186,7 +216,7 @@ class Vco final : public StatefulBlock<Vco> {
         }
         const Signal& pwm = frame.in(Pwm);
         for (int i = frame.begin; i < frame.end; ++i)
-            width[i] = std::clamp(0.01f * (base(i) + amount(i) * 0.2f * pwm[i]), 0.0f, 1.0f);
+            width[i] = within(0.01f * (base(i) + amount(i) * 0.2f * pwm[i]), 0.0f, 1.0f);
         return false;
     }
 
@@ -211,6 +241,11 @@ class Vco final : public StatefulBlock<Vco> {
     // In a loop.
     bool quick_ = false;
     bool still_ = false;
+    bool knobsStand_ = false;
+    float stands_ = 0.0f; ///< octaves of the knobs
+    float fmGain_ = 0.0f;
+    const Signal* voct_ = nullptr;
+    const Signal* fm_ = nullptr;
     float stillTurn_ = 0.0f;
     float width_ = 0.5f;
 };
