@@ -13,21 +13,19 @@ namespace lariat {
 
 std::vector<float> convertMix(std::span<const float> left, std::span<const float> right, double fromRate,
                               double toRate) {
-    std::vector<float> both;
-    both.reserve(2 * left.size());
-    for (std::size_t i = 0; i < left.size(); ++i) {
-        both.push_back(left[i] / static_cast<float>(kFullScaleVolts));
-        both.push_back(right[i] / static_cast<float>(kFullScaleVolts));
-    }
-    if (fromRate == toRate) return both;
-    const auto frames = static_cast<std::size_t>(std::floor(static_cast<double>(left.size()) * toRate / fromRate));
-    std::vector<float> out(2 * frames, 0.0f);
-    const std::vector<float> tail(2 * 4096, 0.0f); // pushes the last frames out of the converter
+    constexpr float kPerVolt = static_cast<float>(1.0 / kFullScaleVolts);
+    constexpr std::size_t kPiece = 512; // frames
+    const auto frames = idx(std::floor(static_cast<double>(left.size()) * toRate / fromRate));
+    std::vector<float> out(2 * frames);
+    std::array<float, 2 * kPiece> piece;
+    std::size_t taken = 0;
     Resampler resampler(fromRate, toRate);
-    int calls = 0;
     resampler.fill(out, [&]() -> std::span<const float> {
-        ++calls;
-        return calls == 1 ? std::span<const float>(both) : std::span<const float>(tail);
+        for (std::size_t i = 0; i < kPiece; ++i, ++taken) { // silence behind the end pushes out the last frames
+            piece[2 * i] = taken < left.size() ? kPerVolt * left[taken] : 0.0f;
+            piece[2 * i + 1] = taken < left.size() ? kPerVolt * right[taken] : 0.0f;
+        }
+        return piece;
     });
     return out;
 }

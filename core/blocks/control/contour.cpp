@@ -242,8 +242,10 @@ class Contour final : public StatefulBlock<Contour> {
         const int last = static_cast<int>(std::floor(to));
         mark(first, last);
         const bool moves = sustainMoves_ && towardSustain();
-        const float level = target();
-        for (int i = first; i <= last; ++i) line_[i] = moves ? target(i) : level;
+        if (moves)
+            for (int i = first; i <= last; ++i) line_[i] = target(i);
+        else
+            std::fill(line_.data() + first, line_.data() + last + 1, target());
         now_ = to;
     }
 
@@ -289,7 +291,8 @@ class Contour final : public StatefulBlock<Contour> {
             }
             line_[i] *= s.height;
         }
-        for (int i = frame_->begin; i < frame_->end; ++i) line_[i] *= 0.01f * level(i);
+        if (level.step != 0.0f || level.start != 100.0f)
+            for (int i = frame_->begin; i < frame_->end; ++i) line_[i] *= 0.01f * level(i);
         const auto at = [&](int i) { return line_[i]; };
         frame_->write(Main, [&](int i) { return kPeakVolts * at(i); });
         frame_->write(Inverted, [&](int i) { return -kPeakVolts * at(i); });

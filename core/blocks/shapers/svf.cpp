@@ -70,21 +70,26 @@ class Svf final : public StatefulBlock<Svf> {
         }
         // The recursion in as few steps as can be, s1 and s2 from one sample to the next; all else is filled in below:
         // s1' = (2a - 1) s1 + 2ag (x - s2), s2' = s2 + 2ag s1 + 2ag² (x - s2)
+        Line toOne; // what the input adds to s1 and s2
+        Line toTwo;
+        for (int i = frame.begin; i < frame.end; ++i) toOne[i] = c.toOne[i] * x[i];
+        for (int i = frame.begin; i < frame.end; ++i) toTwo[i] = c.toTwo[i] * x[i];
         Line ones;
         Line twos;
         float s1 = state_.s1;
         float s2 = state_.s2;
         float band = state_.band;
         for (int i = frame.begin; i < frame.end; ++i) {
-            if (k[i] < 0.0f || std::abs(band) > kHeld) { // elsewhere the filter is linear
+            if (k[i] < 0.0f || std::abs(band) > kHeld) [[unlikely]] { // elsewhere the filter is linear
                 k[i] = dampingAt(k[i], 2.0f * s1 - band, g[i]);
                 coefficients(c, i, g[i], k[i]);
+                toOne[i] = c.toOne[i] * x[i];
+                toTwo[i] = c.toTwo[i] * x[i];
             }
             ones[i] = s1;
             twos[i] = s2;
-            const float v = x[i] - s2;
-            const float next = c.fromOne[i] * s1 + c.toOne[i] * v;
-            s2 = (s2 + c.toOne[i] * s1) + c.toTwo[i] * v;
+            const float next = c.fromOne[i] * s1 + (toOne[i] - c.toOne[i] * s2);
+            s2 = (s2 - c.toTwo[i] * s2) + (c.toOne[i] * s1 + toTwo[i]);
             band = 0.5f * (next + s1); // the band-pass is the mean of its integrator before and after
             s1 = next;
         }
