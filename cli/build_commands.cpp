@@ -18,10 +18,7 @@
 namespace lariat::cli {
 namespace {
 
-struct Target {
-    std::filesystem::path file;
-    std::filesystem::path out;
-};
+using Target = Destination;
 
 [[noreturn]] void refuse(std::string reason) {
     throw Failed{Error{{}, {}, std::move(reason)}};
@@ -29,17 +26,11 @@ struct Target {
 
 void addTarget(CLI::App& command, Target& target) {
     command.add_option("patch", target.file, "Patch file")->required();
-    command.add_option("--out", target.out, "Where to write; default: the patch file itself");
+    target.addOptions(command);
 }
 
 void write(const Target& target, const Result<Patch>& patch) {
-    need(writeFile(target.out.empty() ? target.file : target.out, writePatch(need(patch))));
-}
-
-JackRef jackOf(const std::string& text) {
-    const auto dot = text.find('.');
-    if (dot == std::string::npos) refuse(fmt::format("\"{}\" is not written post.jack", text));
-    return {text.substr(0, dot), text.substr(dot + 1)};
+    target.write(need(patch));
 }
 
 int cableOfRow(const Patch& patch, int row) {
@@ -51,6 +42,7 @@ int cableOfRow(const Patch& patch, int row) {
 void addFree(CLI::App& build, Context& context) {
     auto target = std::make_shared<Target>();
     auto* command = build.add_subcommand("free", "What the case of a patch has left, by function");
+    giveExamples(*command, "  lariat-cli build free data/demo/lamp.json");
     command->add_option("patch", target->file, "Patch file")->required();
     command->callback([target, &context] {
         const Workspace workspace = context.workspace();
@@ -73,6 +65,7 @@ void addInsert(CLI::App& build, Context& context) {
     };
     auto options = std::make_shared<Options>();
     auto* command = build.add_subcommand("insert", "Put a post, or a free part with such a block, into a cable");
+    giveExamples(*command, "  lariat-cli build insert --help");
     addTarget(*command, *options);
     command->add_option("--row", options->row, "Row of the cable")->required();
     command->add_option("--what", options->what, "Id of a post of the patch, or of a block such as svf")->required();
@@ -106,6 +99,7 @@ void addSplit(CLI::App& build, Context& context) {
     };
     auto options = std::make_shared<Options>();
     auto* command = build.add_subcommand("split", "Bring an output to one more input; without --way, list the ways");
+    giveExamples(*command, "  lariat-cli build split data/demo/lamp.json --from lfo.sine --to osc-a.pwm");
     addTarget(*command, *options);
     command->add_option("--from", options->from, "Output, post.jack")->required();
     command->add_option("--to", options->to, "Input, post.jack")->required();
@@ -113,8 +107,8 @@ void addSplit(CLI::App& build, Context& context) {
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         const Patch patch = need(openPatch(options->file, workspace.library));
-        const auto ways =
-            waysToSplit(patch, workspace.library, workspace.housing(patch), jackOf(options->from), jackOf(options->to));
+        const auto ways = waysToSplit(patch, workspace.library, workspace.housing(patch), readJack(options->from),
+                                      readJack(options->to));
         if (ways.empty()) refuse(fmt::format("{} is not an output here", options->from));
         if (options->way > 0) {
             if (options->way > static_cast<int>(ways.size())) refuse(fmt::format("there are {} ways", ways.size()));
@@ -139,6 +133,7 @@ void addDouble(CLI::App& build, Context& context) {
     };
     auto options = std::make_shared<Options>();
     auto* command = build.add_subcommand("double", "A voice once more, from what the case has left");
+    giveExamples(*command, "  lariat-cli build double --help");
     addTarget(*command, *options);
     command->add_option("--voice", options->voice, "Voice")->required();
     command->add_option("--as", options->name, "Name of the second one")->required();
@@ -157,6 +152,7 @@ void addMorph(CLI::App& build, Context& context) {
     };
     auto options = std::make_shared<Options>();
     auto* command = build.add_subcommand("morph", "Keep all knobs as a setting, or stand between the settings A and B");
+    giveExamples(*command, "  lariat-cli build morph data/demo/lamp.json --keep A --out kept.json");
     addTarget(*command, *options);
     command->add_option("--keep", options->keep, "Name to keep the knobs under: A or B");
     command->add_option("--mix", options->mix, "0 is A, 1 is B")->check(CLI::Range(0.0, 1.0));
@@ -184,6 +180,9 @@ void addKeep(CLI::App& build, Context& context) {
     };
     auto options = std::make_shared<Options>();
     auto* command = build.add_subcommand("keep", "Keep a finding as it is, with the reason");
+    giveExamples(
+        *command,
+        "  lariat-cli build keep data/demo/lamp.json --rule drone --row 3 --because \"meant\" --out kept.json");
     addTarget(*command, *options);
     command->add_option("--rule", options->rule, "Its rule, as \"check\" names it")->required();
     command->add_option("--because", options->because, "Why it is meant")->required();
@@ -204,12 +203,13 @@ void addPath(CLI::App& build, Context& context) {
     };
     auto options = std::make_shared<Options>();
     auto* command = build.add_subcommand("path", "Every cable that reaches a jack, and every one it reaches");
+    giveExamples(*command, "  lariat-cli build path data/demo/lamp.json --help");
     command->add_option("patch", options->file, "Patch file")->required();
     command->add_option("--jack", options->jack, "post.jack")->required();
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         const Patch patch = need(openPatch(options->file, workspace.library));
-        const JackRef jack = jackOf(options->jack);
+        const JackRef jack = readJack(options->jack);
         if (!workspace.library.jack(patch, jack)) refuse(fmt::format("there is no jack {}", options->jack));
         for (const int id : pathThrough(patch, workspace.library, jack)) {
             const Cable& cable = *patch.cable(id);

@@ -36,6 +36,22 @@ inline void need(const Result<void>& result) {
     if (!result) throw Failed{result.error()};
 }
 
+/// Where a command writes the patch that it has changed: never over the one it read unless it is told to.
+struct Destination {
+    std::filesystem::path file; ///< the patch that was read
+    std::filesystem::path out;
+    bool inPlace = false;
+
+    void addOptions(CLI::App& command);
+    void write(const Patch& patch) const;
+};
+
+/// "post.jack" or "post:jack"; Failed if it is neither.
+JackRef readJack(const std::string& text);
+
+/// Examples that --help of one command ends with.
+void giveExamples(CLI::App& command, const std::string& lines);
+
 void addBlocks(CLI::App& app, Context& context);
 void addModules(CLI::App& app, Context& context);
 void addCheck(CLI::App& app, Context& context);

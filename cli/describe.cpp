@@ -108,6 +108,7 @@ void printTable(const std::filesystem::path& file) {
 
 void addBench(CLI::App& app, Context& context) {
     auto* command = app.add_subcommand("bench", "What each block costs on this machine, all its jacks in use");
+    giveExamples(*command, "  lariat-cli bench --json");
     command->callback([&context] {
         Json all = Json::array();
         for (const BlockType& type : blockTypes()) {
@@ -131,6 +132,8 @@ void addBlocks(CLI::App& app, Context& context) {
     };
     auto options = std::make_shared<Options>();
     auto* command = app.add_subcommand("blocks", "List the blocks that modules are made of");
+    giveExamples(*command, "  lariat-cli blocks svf\n"
+                           "  lariat-cli blocks midi-to-cv --tables");
     command->add_option("block", options->only, "Only this one");
     command->add_flag("--markdown", options->markdown, "A table with what was measured and what each costs");
     command->add_option("--figures", options->figures,
@@ -159,6 +162,7 @@ void addBlocks(CLI::App& app, Context& context) {
 
 void addModules(CLI::App& app, Context& context) {
     auto* command = app.add_subcommand("modules", "List the modules that are known");
+    giveExamples(*command, "  lariat-cli modules --json");
     command->callback([&context] {
         const Workspace workspace = context.workspace();
         Json all = Json::array();

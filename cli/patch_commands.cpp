@@ -38,10 +38,7 @@ void printFinding(const Finding& finding, const Observation& o) {
 
 constexpr int kMostFixes = 40;
 
-struct PatchArgument {
-    std::filesystem::path file;
-    std::filesystem::path out;
-};
+using PatchArgument = Destination;
 
 } // namespace
 
@@ -51,9 +48,11 @@ void addCheck(CLI::App& app, Context& context) {
     };
     auto options = std::make_shared<Options>();
     auto* command = app.add_subcommand("check", "Run a patch silently and list what is wrong with it");
+    giveExamples(*command, "  lariat-cli check data/demo/lamp.json\n"
+                           "  lariat-cli check data/demo/lamp.json --fix --out mended.json");
     command->add_option("patch", options->file, "Patch file")->required();
     command->add_flag("--fix", options->fix, "Apply the first fix of every finding and write the patch to --out");
-    command->add_option("--out", options->out, "Where --fix writes; default: the patch file itself");
+    options->addOptions(*command);
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
@@ -81,7 +80,7 @@ void addCheck(CLI::App& app, Context& context) {
             findings = findAll(o);
         }
         if (options->fix) {
-            need(writeFile(options->out.empty() ? options->file : options->out, writePatch(patch)));
+            options->write(patch);
             context.exitCode = 0;
         }
         if (context.json)
@@ -97,9 +96,10 @@ void addTie(CLI::App& app, Context& context) {
     };
     auto options = std::make_shared<Options>();
     auto* command = app.add_subcommand("tie", "Tie cables by sentences such as \"leader pulse to follower sync\"");
+    giveExamples(*command, "  lariat-cli tie data/demo/lamp.json \"lfo sine to follower pwm\" --out changed.json");
     command->add_option("patch", options->file, "Patch file")->required();
     command->add_option("sentences", options->sentences, "One sentence a cable")->required();
-    command->add_option("--out", options->out, "Where to write; default: the patch file itself");
+    options->addOptions(*command);
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
@@ -116,7 +116,7 @@ void addTie(CLI::App& app, Context& context) {
             else
                 fmt::print("tied {}\n", line);
         }
-        need(writeFile(options->out.empty() ? options->file : options->out, writePatch(patch)));
+        options->write(patch);
         if (context.json) std::cout << dump(tied);
     });
 }
@@ -124,6 +124,8 @@ void addTie(CLI::App& app, Context& context) {
 void addSheet(CLI::App& app, Context& context) {
     auto options = std::make_shared<PatchArgument>();
     auto* command = app.add_subcommand("sheet", "Write the patch sheet as Markdown or PDF");
+    giveExamples(*command, "  lariat-cli sheet data/demo/lamp.json --out lamp.pdf\n"
+                           "  lariat-cli sheet data/demo/lamp.json > lamp.md");
     command->add_option("patch", options->file, "Patch file")->required();
     command->add_option("--out", options->out, "File ending in .md or .pdf; default: Markdown on standard output");
     command->callback([options, &context] {
@@ -144,31 +146,32 @@ void addSheet(CLI::App& app, Context& context) {
 }
 
 void addMidi(CLI::App& app, Context& context) {
-    struct Options {
+    struct Options : Destination {
         std::filesystem::path midi;
-        std::filesystem::path patch;
-        std::filesystem::path out;
         std::string post;
         double length = 0.0;
-        bool write = false;
+        bool toMidi = false;
     };
     auto options = std::make_shared<Options>();
     auto* command =
         app.add_subcommand("midi", "Take a MIDI file into a patch as what is played at a post, or write it out");
+    giveExamples(*command,
+                 "  lariat-cli midi tune.mid --patch data/demo/first-voice.json --post keys --out played.json\n"
+                 "  lariat-cli midi out.mid --patch data/demo/first-voice.json --post keys --write");
     command->add_option("file", options->midi, "MIDI file")->required();
-    command->add_option("--patch", options->patch, "Patch file")->required();
+    command->add_option("--patch", options->file, "Patch file")->required();
     command->add_option("--post", options->post, "Keys, MIDI converter or pad")->required();
     command->add_option("--length", options->length, "Play it again after that many beats")
         ->check(CLI::NonNegativeNumber);
-    command->add_option("--out", options->out, "Where the patch is written; default: the patch file itself");
-    command->add_flag("--write", options->write, "The other way: write what the patch plays there into the MIDI file");
+    options->addOptions(*command);
+    command->add_flag("--write", options->toMidi, "The other way: write what the patch plays there into the MIDI file");
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
-        const Patch patch = need(openPatch(options->patch, workspace.library));
-        if (options->write) {
+        const Patch patch = need(openPatch(options->file, workspace.library));
+        if (options->toMidi) {
             const Performance* played = patch.performance(options->post);
             if (!played)
-                throw Failed{{options->patch.string(), {}, fmt::format("nothing is played at \"{}\"", options->post)}};
+                throw Failed{{options->file.string(), {}, fmt::format("nothing is played at \"{}\"", options->post)}};
             return need(writeMidiFile(options->midi, *played));
         }
         Performance played = need(readMidiFile(options->midi, options->post));
@@ -177,7 +180,7 @@ void addMidi(CLI::App& app, Context& context) {
         const Patch changed = need(applyEdit(patch, SetPerformance{std::move(played)}).and_then([&](Patch next) {
             return checkPatch(std::move(next), workspace.library);
         }));
-        need(writeFile(options->out.empty() ? options->patch : options->out, writePatch(changed)));
+        options->write(changed);
         if (context.json)
             std::cout << dump({{"messages", count}});
         else

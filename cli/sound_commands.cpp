@@ -23,10 +23,20 @@ struct ProbeRequest {
 
 ProbeRequest readProbe(const std::string& text) {
     const auto equals = text.find('=');
-    const auto colon = text.find(':');
-    if (equals == std::string::npos || colon == std::string::npos || colon > equals)
-        throw Failed{{{}, {}, fmt::format("the probe \"{}\" should be written post:jack=file.wav", text)}};
-    return {{text.substr(0, colon), text.substr(colon + 1, equals - colon - 1)}, text.substr(equals + 1)};
+    if (equals == std::string::npos)
+        throw Failed{{{}, {}, fmt::format("the probe \"{}\" should be written post.jack=file.wav", text)}};
+    return {readJack(text.substr(0, equals)), text.substr(equals + 1)};
+}
+
+/// Level of one line in words: peak in volts and dBFS, RMS, DC.
+std::string levelText(const LevelReading& level) {
+    if (level.peak().value < 1e-9) return "silent";
+    return fmt::format("peak {:.2f} V ({:.1f} dBFS), RMS {:.2f} V, DC {:+.3f} V", level.peak().value,
+                       toDbfs(level.peak()).value, level.rms.value, level.mean.value);
+}
+
+Json levelJson(const LevelReading& level) {
+    return {{"peak-volts", level.peak().value}, {"rms-volts", level.rms.value}, {"dc-volts", level.mean.value}};
 }
 
 } // namespace
@@ -52,9 +62,12 @@ void addRender(CLI::App& app, Context& context) {
     };
     auto options = std::make_shared<Options>();
     auto* command = app.add_subcommand("render", "Render a patch to sound files");
+    giveExamples(*command, "  lariat-cli render data/demo/lamp.json --out lamp.wav --probe osc-a.saw=saw.wav\n"
+                           "  lariat-cli render data/demo/bell-buoy.json --out bell.wav --real-case --seconds 20");
     command->add_option("patch", options->file, "Patch file")->required();
     command->add_option("--out", options->out, "WAV file for the mix, ±1 is 0 dBFS");
-    command->add_option("--probe", options->probes, "post:jack=file.wav, recorded in volts at the engine's rate");
+    command->add_option("--probe", options->probes,
+                        "post.jack=file.wav, an output or an input, recorded in volts at the engine's rate");
     command->add_option("--seconds", options->seconds, "Length")
         ->check(CLI::Range(0.001, 3600.0))
         ->capture_default_str();
@@ -100,18 +113,23 @@ void addRender(CLI::App& app, Context& context) {
         for (const ProbeRequest& request : requests)
             need(writeWav(request.file, made.probes.at(request.jack), 1, made.engineRate));
         const LevelReading left = measureLevel(made.left);
+        const LevelReading right = measureLevel(made.right);
         const double times = options->seconds / took;
-        if (context.json)
-            std::cout << dump({{"seconds", options->seconds},
-                               {"times-real-time", times},
-                               {"peak-volts", left.peak().value},
-                               {"rms-volts", left.rms.value},
-                               {"dc-volts", left.mean.value},
-                               {"faults", made.faults}});
-        else
-            fmt::print(
-                "{:g} s at {:.0f} times real time; left peak {:.2f} V ({:.1f} dBFS), RMS {:.2f} V, DC {:+.3f} V\n",
-                options->seconds, times, left.peak().value, toDbfs(left.peak()).value, left.rms.value, left.mean.value);
+        if (context.json) {
+            Json out = levelJson(left);
+            out["right"] = levelJson(right);
+            out["seconds"] = options->seconds;
+            out["times-real-time"] = times;
+            out["faults"] = made.faults;
+            for (const ProbeRequest& request : requests)
+                out["probes"][request.jack.text()] = levelJson(measureLevel(made.probes.at(request.jack)));
+            std::cout << dump(out);
+        } else {
+            fmt::print("{:g} s at {:.0f} times real time\n  left   {}\n  right  {}\n", options->seconds, times,
+                       levelText(left), levelText(right));
+            for (const ProbeRequest& request : requests)
+                fmt::print("  {}  {}\n", request.jack.text(), levelText(measureLevel(made.probes.at(request.jack))));
+        }
         if (made.faults > 0)
             std::cerr << fmt::format("lariat-cli: {} made something that is not a number and was silenced\n",
                                      made.faultyPost);
@@ -126,6 +144,7 @@ void addMeasure(CLI::App& app, Context& context) {
     };
     auto options = std::make_shared<Options>();
     auto* command = app.add_subcommand("measure", "Read level, DC, pitch and the strongest partials of a sound file");
+    giveExamples(*command, "  lariat-cli measure lamp.wav --from 0.5 --to 1");
     command
         ->add_option("file", options->file,
                      "WAV or FLAC; the first channel is read, in units of the file (volts for probes)")
@@ -144,15 +163,14 @@ void addMeasure(CLI::App& app, Context& context) {
         for (std::size_t i = begin; i < end; ++i) first.push_back(file.samples[i * channels]);
         if (first.empty()) throw Failed{{options->file.string(), {}, "holds no samples in that range"}};
         const LevelReading level = measureLevel(first);
-        const auto pitch = measurePitch(first, file.rate);
+        const auto pitch = measureTone(first, file.rate);
         const Spectrum spectrum = measureSpectrum(first, file.rate);
         Json partials = Json::array();
         std::string lines;
-        for (int n = 1; pitch && n <= 8 && pitch->hertz.value * n < file.rate / 2; ++n) {
-            const double size = spectrum.at(pitch->hertz.value * n);
-            partials.push_back(size);
-            lines +=
-                fmt::format("  partial {} {:9.1f} Hz {:8.1f} dB\n", n, pitch->hertz.value * n, toDecibels(size).value);
+        const auto strongest = spectrum.strongest(8);
+        for (const auto& partial : strongest) {
+            partials.push_back({{"hertz", partial.hertz}, {"amplitude", partial.amplitude}});
+            lines += fmt::format("  {:9.1f} Hz {:8.1f} dB\n", partial.hertz, toDecibels(partial.amplitude).value);
         }
         if (context.json) {
             Json out = {{"seconds", static_cast<double>(first.size()) / file.rate},
@@ -169,9 +187,10 @@ void addMeasure(CLI::App& app, Context& context) {
                        static_cast<double>(first.size()) / file.rate, level.min.value, level.max.value, level.rms.value,
                        level.mean.value);
             if (pitch)
-                fmt::print("pitch {:.3f} Hz, {}\n{}", pitch->hertz.value, pitchText(pitch->hertz), lines);
+                fmt::print("pitch {:.3f} Hz, {}\n", pitch->hertz.value, pitchText(pitch->hertz));
             else
-                fmt::print("no steady pitch\n");
+                fmt::print("no one pitch\n");
+            fmt::print("the strongest partials, 0 dB is an amplitude of 1 of the file's unit\n{}", lines);
         }
     });
 }

@@ -245,14 +245,11 @@ void Inspector::addRegister(const Post& post, const PartInfo& part) {
     auto* keep = new QPushButton(tr("Keep the present state"));
     keep->setObjectName(QStringLiteral("keep-state"));
     keep->setToolTip(tr("Writes the eight bits into the State switch; a trigger at restore brings them back."));
-    connect(keep, &QPushButton::clicked, this, [this, id = post.id, knob = state->id, &part] {
-        double bits = 0.0;
-        for (int bit = 1; bit <= 8; ++bit) {
-            const JackInfo* jack = part.jackFor("shift-register", "bit-" + QByteArray::number(bit).toStdString());
-            const auto tap = jack ? session_.sound.engine().tap({id, jack->id}) : nullptr;
-            const auto now = tap ? tap->samples(1) : std::vector<float>{};
-            if (!now.empty() && now.front() > 4.0f) bits += std::exp2(bit - 1);
-        }
+    session_.sound.engine().told(post.id); // from now on it tells
+    connect(keep, &QPushButton::clicked, this, [this, id = post.id, knob = state->id] {
+        const auto told = session_.sound.engine().told(id);
+        if (!told) return;
+        const double bits = told->read()[0];
         session_.document.apply({SetKnob{id, knob, bits}}, tr("keep state %1").arg(bits));
     });
     layout_->addWidget(keep);

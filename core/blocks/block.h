@@ -320,7 +320,6 @@ struct BlockType {
     bool runsUnheard = false;  ///< leads out, keeps time or measures: runs though nobody listens
     bool leadsOut = false;     ///< a way out of the case
     bool countsBeats = false;  ///< a clock: the first one of a patch counts the transport's beats
-    bool tellsAlways = false;  ///< all of it runs, so that its state can be kept at any time
     bool chains = false;       ///< units linked from the last output into the first input play one performance together
     bool passive = false;      ///< its jacks are just joined: what is plugged into outputs loads the input's source
     bool playsPattern = false; ///< takes a pattern

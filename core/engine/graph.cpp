@@ -293,8 +293,6 @@ class Builder {
             for (const Source& source : node.inputs)
                 if (source.node >= 0) hear(source);
         for (const Source& source : heard_) hear(source);
-        for (Node& node : graph_.nodes) // so that its state can be kept at any time
-            if (node.type->tellsAlways) node.heard.assign(node.heard.size(), true);
 
         // In order of their keys, so that where a post stands in the patch changes nothing that is heard.
         std::vector<std::size_t> order;

@@ -31,6 +31,11 @@ void checkPost(const Post& post, std::size_t number, const Library& library) {
     for (const auto& [id, value] : post.knobs) {
         const KnobInfo* knob = part->knob(id);
         if (!knob) throw ReadError(path + "/knobs/" + id, fmt::format("{} has no knob \"{}\"", part->name, id));
+        if (!(value >= knob->scale.min && value <= knob->scale.max) && knob->scale.taper == Taper::Switch)
+            throw ReadError(
+                path + "/knobs/" + id,
+                fmt::format("{:g} is no position of this switch; they are counted from 0 (\"{}\") to {} (\"{}\")",
+                            value, knob->scale.words.front(), knob->scale.words.size() - 1, knob->scale.words.back()));
         if (!(value >= knob->scale.min && value <= knob->scale.max))
             throw ReadError(path + "/knobs/" + id,
                             fmt::format("{:g} is outside its range, {}", value, knob->scale.expectation()));

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 #include <complex>
+#include <functional>
 #include <memory>
 #include <mutex>
 
@@ -105,7 +106,7 @@ LevelReading measureLevel(std::span<const float> volts) {
     return {{static_cast<double>(*low)}, {static_cast<double>(*high)}, {sum / n}, {std::sqrt(squares / n)}};
 }
 
-std::optional<PitchReading> measurePitch(std::span<const float> volts, double rate) {
+std::optional<PitchReading> measurePitch(std::span<const float> volts, double rate, Volts quietest) {
     const std::size_t n = volts.size();
     if (n < 64) return std::nullopt;
     const LevelReading level = measureLevel(volts);
@@ -115,7 +116,7 @@ std::optional<PitchReading> measurePitch(std::span<const float> volts, double ra
         x[i] = volts[i] - static_cast<float>(level.mean.value);
         power += static_cast<double>(x[i]) * static_cast<double>(x[i]);
     }
-    if (std::sqrt(power / static_cast<double>(n)) < 0.05) return std::nullopt;
+    if (std::sqrt(power / static_cast<double>(n)) < quietest.value) return std::nullopt;
     const std::vector<float> centred(x.begin(), x.begin() + static_cast<std::ptrdiff_t>(n));
     auto bins = transform(x);
     for (auto& bin : bins) bin = std::norm(bin);
@@ -181,6 +182,72 @@ double Spectrum::at(double hertz, int width) const {
         if (bin >= 0 && bin < static_cast<long>(amplitude.size()))
             largest = std::max(largest, static_cast<double>(amplitude[static_cast<std::size_t>(bin)]));
     return largest;
+}
+
+namespace {
+
+/// The top of the parabola through three bins, as a part of a bin and as an amplitude.
+std::pair<double, double> topOf(const std::vector<float>& amplitude, std::size_t bin) {
+    if (bin == 0 || bin + 1 >= amplitude.size()) return {0.0, static_cast<double>(amplitude[bin])};
+    const auto log = [&](std::size_t n) { return std::log(std::max(1e-12, static_cast<double>(amplitude[n]))); };
+    const double a = log(bin - 1);
+    const double b = log(bin);
+    const double c = log(bin + 1);
+    const double bend = a - 2.0 * b + c;
+    const double shift = bend < 0.0 ? std::clamp(0.5 * (a - c) / bend, -0.5, 0.5) : 0.0;
+    return {shift, std::exp(b - 0.25 * (a - c) * shift)};
+}
+
+} // namespace
+
+double Spectrum::peakNear(double hertz, int width) const {
+    const auto centre = static_cast<long>(std::lround(hertz / binHertz));
+    long best = -1;
+    for (long bin = centre - width; bin <= centre + width; ++bin)
+        if (bin >= 0 && bin < static_cast<long>(amplitude.size()) &&
+            (best < 0 || amplitude[static_cast<std::size_t>(bin)] > amplitude[static_cast<std::size_t>(best)]))
+            best = bin;
+    return best < 0 ? 0.0 : topOf(amplitude, static_cast<std::size_t>(best)).second;
+}
+
+std::vector<Spectrum::Partial> Spectrum::strongest(std::size_t most) const {
+    std::vector<Partial> peaks;
+    for (std::size_t bin = 1; bin + 1 < amplitude.size(); ++bin) {
+        if (!(amplitude[bin] > amplitude[bin - 1] && amplitude[bin] >= amplitude[bin + 1])) continue;
+        const auto [shift, size] = topOf(amplitude, bin);
+        peaks.push_back({(static_cast<double>(bin) + shift) * binHertz, size});
+    }
+    std::ranges::sort(peaks, std::greater{}, &Partial::amplitude);
+    // What lies within the main lobe of a louder one is its skirt.
+    std::vector<Partial> out;
+    for (const Partial& peak : peaks) {
+        if (out.size() == most || peak.amplitude < 1e-4 * peaks.front().amplitude) break;
+        const bool skirt = std::ranges::any_of(
+            out, [&](const Partial& louder) { return std::abs(louder.hertz - peak.hertz) < 5.0 * binHertz; });
+        if (!skirt) out.push_back(peak);
+    }
+    return out;
+}
+
+std::optional<PitchReading> measureTone(std::span<const float> sound, double rate) {
+    const LevelReading level = measureLevel(sound);
+    const double alternating =
+        std::sqrt(std::max(0.0, level.rms.value * level.rms.value - level.mean.value * level.mean.value));
+    const auto pitch = measurePitch(sound, rate, {1e-4});
+    if (!pitch || pitch->hertz.value < 20.0 || pitch->clarity < 0.9) return std::nullopt;
+    // Of one tone nearly all lies at multiples of its pitch, and its first ones are not all missing.
+    const Spectrum spectrum = measureSpectrum(sound, rate);
+    if (spectrum.binHertz * 10.0 > pitch->hertz.value) return std::nullopt; // too short to tell
+    double own = 0.0;
+    double low = 0.0;
+    for (int n = 1; n * pitch->hertz.value < rate / 2; ++n) {
+        const double size = spectrum.peakNear(n * pitch->hertz.value, 2);
+        own += 0.5 * size * size;
+        if (n <= 3) low += 0.5 * size * size;
+    }
+    const double all = alternating * alternating;
+    if (own < 0.8 * all || low < 0.05 * all) return std::nullopt;
+    return pitch;
 }
 
 Spectrum measureSpectrum(std::span<const float> volts, double rate) {

@@ -28,10 +28,14 @@ struct PitchReading {
 };
 
 /// Frequency of a periodic signal, or nothing if it does not repeat itself at least four times within the
-/// span, lies below 0.05 V RMS, or is noise. Autocorrelation by FFT (McLeod & Wyvill 2005: normalised square
-/// difference, first peak above 0.8 of the best), with parabolic interpolation; then refined by
+/// span, lies below `quietest` RMS, or is noise. Autocorrelation by FFT (McLeod & Wyvill 2005: normalised square
+/// difference, first peak above 0.9 of the best), with parabolic interpolation; then refined by
 /// the phase of the fundamental. Accurate to about 0.02 cent for a steady signal of fifty periods.
-std::optional<PitchReading> measurePitch(std::span<const float> volts, double rate);
+std::optional<PitchReading> measurePitch(std::span<const float> volts, double rate, Volts quietest = {0.05});
+/// The same for a sound of which nothing is known: only if it is one tone. A chord, two tones, noise and a loop of
+/// drums repeat themselves too, but below what is heard as a pitch (20 Hz), or without a share of the sound at the
+/// multiples of it; they have none. From -80 dB of full scale (1) on.
+std::optional<PitchReading> measureTone(std::span<const float> sound, double rate);
 
 /// Times in seconds at which the signal rises through `level`, with a hysteresis of a quarter volt.
 std::vector<double> risingEdges(std::span<const float> volts, double rate, double level = 1.5);
@@ -44,6 +48,16 @@ struct Spectrum {
     std::vector<float> amplitude;
     /// Largest amplitude within ±width bins of a frequency.
     [[nodiscard]] double at(double hertz, int width = 4) const;
+    /// The same between the bins: a parabola through the logarithms of the highest bin and its neighbours, within 0.02
+    /// dB.
+    [[nodiscard]] double peakNear(double hertz, int width = 4) const;
+
+    struct Partial {
+        double hertz = 0.0;
+        double amplitude = 0.0;
+    };
+    /// The strongest peaks, loudest first, wherever they lie; those less than 80 dB below the loudest.
+    [[nodiscard]] std::vector<Partial> strongest(std::size_t most) const;
 };
 
 /// Blackman-Harris windowed FFT of the whole span (side lobes below -92 dB; main lobe ±4 bins).

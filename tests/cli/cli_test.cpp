@@ -83,8 +83,8 @@ class CliTest : public QObject {
         QCOMPARE(run({"build", "keep", kLamp, "--rule", "drone", "--because", "x", "--out", made}).code, 2);
         QCOMPARE(run({"build", "morph", kLamp, "--mix", "0.5", "--out", made}).code, 2); // nothing is kept yet
         QCOMPARE(run({"build", "morph", kLamp, "--keep", "A", "--out", made}).code, 0);
-        QCOMPARE(run({"build", "morph", made, "--keep", "B"}).code, 0);
-        QCOMPARE(run({"build", "morph", made, "--mix", "0.5"}).code, 0);
+        QCOMPARE(run({"build", "morph", made, "--keep", "B", "--in-place"}).code, 0);
+        QCOMPARE(run({"build", "morph", made, "--mix", "0.5", "--in-place"}).code, 0);
     }
 
     void rowByRowAndSilenced() {

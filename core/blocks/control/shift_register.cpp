@@ -134,8 +134,7 @@ BlockType shiftRegisterType() {
                          {"state", "State", countScale(0, 255), 0},
                          {"range", "Range", linearScale(Unit::Volts, 0, 8), 5},
                          {"second-range", "2nd range", linearScale(Unit::Volts, 0, 8), 5}},
-            .make = makeBlock<ShiftRegister>,
-            .tellsAlways = true};
+            .make = makeBlock<ShiftRegister>};
 }
 
 } // namespace lariat
