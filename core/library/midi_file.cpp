@@ -106,9 +106,9 @@ Result<void> writeMidiFile(const std::filesystem::path& file, const Performance&
     smf_track_add_event_pulses(track, smf_event_new_from_pointer(const_cast<unsigned char*>(tempo), sizeof tempo), 0);
     for (const PlayedMessage& played : performance.messages) {
         const MidiMessage& m = played.message;
-        const bool one = m.status >= 0xF0;
+        if (m.status >= 0xF0) continue; // a MIDI file has no place for clock, start and stop
         const bool two = m.kind() == 0xC0 || m.kind() == 0xD0;
-        smf_event_t* event = smf_event_new_from_bytes(m.status, one ? -1 : m.data1, one || two ? -1 : m.data2);
+        smf_event_t* event = smf_event_new_from_bytes(m.status, m.data1, two ? -1 : m.data2);
         if (event) smf_track_add_event_pulses(track, event, static_cast<int>(played.beat * kTicks + 0.5));
     }
     Replacement replacement(file);

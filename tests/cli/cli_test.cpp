@@ -256,7 +256,7 @@ class CliTest : public QObject {
                                                     QStringLiteral(LARIAT_SOURCE "/data/cases/keepers-case.json")}
                                      << "keepers-case.json: format";
         QTest::newRow("no probe") << QStringList{"render", kLamp, "--probe", "moon:x=y.wav"} << "moon.x";
-        QTest::newRow("probe unread") << QStringList{"render", kLamp, "--probe", "osc-a"} << "post:jack=file.wav";
+        QTest::newRow("probe unread") << QStringList{"render", kLamp, "--probe", "osc-a"} << "post.jack=file.wav";
         QTest::newRow("no place") << QStringList{"render", kLamp, "--seconds", "0.1", "--out", "/no/such/a.wav"}
                                   << "/no/such/a.wav";
         QTest::newRow("not audio") << QStringList{"measure", kLamp} << "cannot be read as audio";

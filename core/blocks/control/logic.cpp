@@ -16,7 +16,13 @@ enum Control { DelayTime, LengthTime, Chance, ChanceAmount };
 
 class Logic final : public StatefulBlock<Logic> {
   public:
-    void prepare(const Setup& setup) override { state_.random.state = setup.seed; }
+    static constexpr bool kHasMemory = true;
+
+    void prepare(const Setup& setup) override {
+        state_.random.state = setup.seed;
+        memory_.own = std::make_unique_for_overwrite<Waiting[]>(kQueue);
+        memory_.queue = memory_.own.get();
+    }
 
     void process(const Frame& frame) {
         State& s = state_;
@@ -52,27 +58,27 @@ class Logic final : public StatefulBlock<Logic> {
         });
         passDelayed(frame.end - 1.0);
         for (PulseWriter& out : s.outs) out.finish(frame);
-        if (frame.endsRun())
-            for (int n = 0; n < s.waiting; ++n) queued(n).at -= kRun;
+        if (frame.endsRun()) s.origin += kRun;
     }
 
   private:
     friend class StatefulBlock<Logic>;
-    struct Waiting {
-        double at = 0.0;
-        bool rising = false;
+    struct Waiting { // not initialised
+        double at;   ///< in samples since the start, so that two schedules may read one queue
+        bool rising;
     };
-    static constexpr int kQueue = 256;
-    Waiting& queued(int n) { return state_.queue[idx((state_.first + n) % kQueue)]; }
+    static constexpr int kQueue = 1 << 14; ///< edges: the longest delay of pulses at 2 kHz
+    Waiting& queued(int n) { return memory_.queue[(state_.first + n) % kQueue]; }
 
     void later(bool rising, double at) {
-        if (state_.waiting < kQueue) queued(state_.waiting++) = {at, rising};
+        if (state_.waiting < kQueue) queued(state_.waiting++) = {state_.origin + at, rising};
     }
 
     void passDelayed(double to) {
         State& s = state_;
-        while (s.waiting > 0 && queued(0).at <= to) {
-            queued(0).rising ? s.outs[Delayed].raise(queued(0).at, kGateVolts) : s.outs[Delayed].drop(queued(0).at);
+        while (s.waiting > 0 && queued(0).at - s.origin <= to) {
+            const double at = queued(0).at - s.origin;
+            queued(0).rising ? s.outs[Delayed].raise(at, kGateVolts) : s.outs[Delayed].drop(at);
             s.first = (s.first + 1) % kQueue;
             --s.waiting;
         }
@@ -90,11 +96,19 @@ class Logic final : public StatefulBlock<Logic> {
         set(Not, !a);
     }
 
+    struct Memory {
+        std::unique_ptr<Waiting[]> own;
+        Waiting* queue = nullptr;
+        void take(Memory& other) {
+            std::swap(own, other.own); // which goes on reading there
+            queue = own.get();
+        }
+    } memory_;
     struct State {
         GateBank<2> gates;
         PulseWriter outs[kOuts];
         Random random;
-        std::array<Waiting, kQueue> queue{};
+        double origin = 0.0; ///< samples before this run
         int first = 0;
         int waiting = 0;
         bool begun = false;

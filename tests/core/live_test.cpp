@@ -1,0 +1,588 @@
+// Editing while it plays: live equals offline after every kind of edit, material is exchanged in place, what is urgent
+// waits for nothing, watching changes nothing, and the ears are guarded whatever the levels.
+#include "blocks/parts/kernels.h"
+#include "engine/engine.h"
+#include "engine/render.h"
+#include "engine/solo.h"
+#include "library/check.h"
+#include "measure/measure.h"
+#include "model/audio_file.h"
+#include "support/allocations.h"
+#include "support/patches.h"
+#include "units/level.h"
+
+#include <QtTest>
+
+#include <QTemporaryDir>
+
+#include <cmath>
+#include <cstring>
+#include <random>
+#include <set>
+#include <thread>
+
+using namespace lariat;
+using namespace lariat::test;
+
+namespace {
+
+const Library& library() {
+    return workspace().library;
+}
+
+Patch demo(const char* name) {
+    return *openPatch(std::filesystem::path(LARIAT_SOURCE) / "data/demo" / name, library());
+}
+
+std::vector<float> played(Engine& engine, std::size_t frames, std::size_t block = 256) {
+    std::vector<float> out(2 * frames);
+    for (std::size_t done = 0; done < frames; done += block)
+        engine.process(out.data() + 2 * done, std::min(block, frames - done));
+    return out;
+}
+
+Patch edited(const Patch& patch, const Edit& edit) {
+    auto next = applyEdit(patch, edit).and_then([](Patch made) { return checkPatch(std::move(made), library()); });
+    if (!next) throw std::runtime_error(next.error().text());
+    return *next;
+}
+
+/// What the watched output of a live engine gives, edit after edit, against a renderer that is given the same patches
+/// at the same runs.
+void compareAfter(const Patch& start, const std::vector<Patch>& after, const JackRef& probe,
+                  const Library& known = library()) {
+    EngineSettings settings;
+    Engine engine(settings, 96000.0); // a run of the engine is a block of the device
+    engine.setPatch(start, known);
+    const auto tap = engine.watch(probe, {1u << 17, 64}, known);
+    QVERIFY(tap);
+    auto renderer = Renderer::make(start, known, {.probes = {probe}});
+    QVERIFY(renderer);
+    std::vector<float> offline;
+    const auto run = [&](int runs) {
+        played(engine, static_cast<std::size_t>(runs) * kRun, kRun);
+        renderer->run(runs * kRun / 96000.0, [&](const RunView& view) {
+            const auto& volts = view.probes[0]->volts;
+            offline.insert(offline.end(), volts.begin(), volts.end());
+            return true;
+        });
+    };
+    run(100);
+    for (const Patch& next : after) {
+        engine.setPatch(next, known);
+        QVERIFY(renderer->setPatch(next));
+        run(150); // longer than the cross-fade
+    }
+    const std::vector<float> live = tap->samples(offline.size());
+    QCOMPARE(live.size(), offline.size());
+    for (std::size_t i = 0; i < live.size(); ++i)
+        QVERIFY2(live[i] == offline[i], qPrintable(QStringLiteral("sample %1: %2 live, %3 offline")
+                                                       .arg(i)
+                                                       .arg(static_cast<double>(live[i]))
+                                                       .arg(static_cast<double>(offline[i]))));
+}
+
+PatchMaker tone() {
+    return PatchMaker()
+        .post("osc", "keel", "a")
+        .post("out", "harbour", "out")
+        .tie("osc.sine", "out.left")
+        .knob("out", "level", 0);
+}
+
+/// A mixer into itself with a gain above one, heard at some level.
+PatchMaker howling(double outLevel, double vcaOffset) {
+    PatchMaker maker;
+    maker.post("osc", "anchor", "osc")
+        .post("mixer", "gangway", "mixer")
+        .post("bilge", "bilge", "1")
+        .post("vca", "ballast-a", "1")
+        .post("out", "harbour", "out");
+    maker.knob("bilge", "offset", 5.0)
+        .knob("bilge", "amount", 100.0)
+        .knob("mixer", "level-1", 20.0)
+        .knob("mixer", "level-2", 100.0)
+        .knob("vca", "offset", vcaOffset)
+        .knob("out", "level", outLevel);
+    maker.tie("osc.pulse", "mixer.in-1")
+        .tie("mixer.mix", "bilge.in")
+        .tie("bilge.out", "mixer.in-2")
+        .tie("mixer.mix", "vca.in")
+        .tie("vca.out", "out.left");
+    return maker;
+}
+
+} // namespace
+
+class LiveTest : public QObject {
+    Q_OBJECT
+
+  private Q_SLOTS:
+    /// Every kind of edit, one after the other, on a sequenced voice.
+    void liveEqualsOfflineAfterEveryEdit() {
+        Patch patch = lamp();
+        std::vector<Patch> after;
+        const auto then = [&](const Edit& edit) {
+            patch = edited(patch, edit);
+            after.push_back(patch);
+        };
+        const Patch start = patch;
+        const Cable first = patch.cables.front();
+        const std::string tracks = patch.patterns.front()->post;
+        then(SetKnob{"line-out", "level", -9.0});
+        then(SetPattern{patch.patterns.front().with([](Pattern& p) {
+            p.tracks[0].steps.resize(3);
+            p.tracks[0].stride.direction = Direction::Random;
+        })});
+        then(SetPattern{patch.patterns.front().with([](Pattern& p) { p.tracks[0].steps.resize(1); })});
+        then(RemoveCable{patch.cables.back().id});
+        then(ReorderCable{first.id, 4});
+        then(ReorderPost{patch.posts.front().id, 3});
+        then(SetTitle{"Another"});
+        then(RemoveCable{patch.cables[2].id});
+        compareAfter(start, after, jackRef("vca-1.out"));
+    }
+
+    void liveEqualsOfflineWithPerformancesAndRecordings() {
+        Patch patch = demo("first-voice.json");
+        const Patch start = patch;
+        std::vector<Patch> after;
+        Performance other{"keys", 200.0, 2.0, {}};
+        for (int n = 0; n < 8; ++n) {
+            other.messages.push_back({0.25 * n, {0x90, static_cast<std::uint8_t>(50 + n), 100}});
+            other.messages.push_back({0.25 * n + 0.2, {0x80, static_cast<std::uint8_t>(50 + n), 0}});
+        }
+        after.push_back(edited(patch, SetPerformance{other}));
+        other.messages.resize(6);
+        after.push_back(edited(after.back(), SetPerformance{other}));
+        compareAfter(start, after, start.cables.front().from);
+        Patch long_;
+        long_.caseId = "tower-case";
+        long_.posts = {{"in", "In", "in", "gangplank-in", "in", {}, {}, {}},
+                       {"out", "Out", "out", "harbour-out", "out", {}, {}, {}}};
+        long_.cables = {{1, {"in", "left"}, {"out", "left"}, {}, {}, {}, 0, {}, {}}};
+        // Two recordings of our own, the second one shorter.
+        QTemporaryDir folder;
+        Library own = library();
+        for (const auto& [name, size] : {std::pair{"long", 30000}, {"short", 700}}) {
+            std::vector<float> sound;
+            for (int n = 0; n < size; ++n) sound.push_back(0.5f * std::sin(0.05f * static_cast<float>(n)));
+            QVERIFY(writeWav(folder.filePath(QLatin1String(name) + QLatin1String(".wav")).toStdString(), sound, 1,
+                             44100.0));
+        }
+        QVERIFY(own.loadSamples(folder.path().toStdString()).empty());
+        const auto choosing = [&](const char* name) {
+            return *checkPatch(*applyEdit(long_, ChooseSources{"in", name, ""}), own);
+        };
+        compareAfter(choosing("long"), {choosing("short"), choosing("long"), choosing("")}, jackRef("in.left"), own);
+    }
+
+    /// Defect 2: a shorter recording, while the longer one plays beyond its end.
+    void aShorterRecordingIsChosenWhileItPlays() {
+        auto recording = [](std::size_t size) {
+            auto sample = std::make_shared<Sample>();
+            sample->left.assign(size, 0.5f);
+            return sample;
+        };
+        for (const char* type : {"external-in", "sample-player"}) {
+            const BlockType& block = *findBlockType(type);
+            Setup setup;
+            setup.material.sample = recording(200'000);
+            Solo solo(block, setup);
+            Transport transport;
+            if (block.id == "sample-player") {
+                Signal& trigger = solo.feed(0);
+                trigger.volts.fill(8.0f);
+            }
+            for (int run = 0; run < 1500; ++run) solo.run(transport);
+            for (const std::size_t size : {std::size_t{100}, std::size_t{1}, std::size_t{0}}) {
+                Material other;
+                other.sample = recording(size);
+                solo.block().exchange(other);
+                for (int run = 0; run < 10; ++run) QVERIFY(solo.run(transport));
+            }
+            Material none;
+            solo.block().exchange(none);
+            QVERIFY(solo.run(transport));
+        }
+    }
+
+    void theAudioSideNeverAllocatesWhateverIsEdited() {
+        Patch patch = lamp();
+        Engine engine;
+        engine.setPatch(patch, library());
+        std::vector<float> block(1024);
+        engine.process(block.data(), 512);
+        std::vector<Patch> all;
+        all.push_back(
+            edited(patch, SetPattern{patch.patterns.front().with([](Pattern& p) { p.tracks[0].steps.resize(2); })}));
+        all.push_back(edited(all.back(), SetKnob{"line-out", "level", -20.0}));
+        all.push_back(edited(all.back(), RemoveCable{all.back().cables.back().id}));
+        all.push_back(demo("texture.json")); // echo, reverb, grains
+        all.push_back(edited(all.back(), RemoveCable{all.back().cables.front().id}));
+        for (const Patch& next : all) {
+            engine.setPatch(next, library());
+            const AllocationCount allocations;
+            for (int i = 0; i < 20; ++i) engine.process(block.data(), 512);
+            QCOMPARE(allocations.count(), std::size_t{0});
+        }
+    }
+
+    /// What an edit asks for is decided in one place.
+    void changesArePlanned() {
+        const Patch patch = lamp();
+        const auto plan = [&](const Edit& edit) { return planChange(patch, edited(patch, edit), library()); };
+        QVERIFY(plan(SetTitle{"x"}).nothing());
+        QVERIFY(plan(ReorderCable{patch.cables[0].id, 5}).nothing());
+        QVERIFY(plan(RegroupCable{patch.cables[0].id, "v", "s"}).nothing());
+        const Change knob = plan(SetKnob{"line-out", "level", -12.0});
+        QVERIFY(!knob.compile && knob.materials.empty());
+        QCOMPARE(knob.knobs.size(), std::size_t{1});
+        QCOMPARE(knob.knobs[0].value, -12.0);
+        const Change pattern =
+            plan(SetPattern{patch.patterns.front().with([](Pattern& p) { p.tracks[0].steps[0].note += 1; })});
+        QVERIFY(!pattern.compile && pattern.knobs.empty());
+        QCOMPARE(pattern.materials, std::vector<std::string>{patch.patterns.front()->post});
+        QVERIFY(plan(RemoveCable{patch.cables[0].id}).compile);
+        QVERIFY(plan(RemoveCable{patch.cables[0].id}).knobs.empty());
+        // The same pattern once more, as another object, is no change.
+        QVERIFY(plan(SetPattern{patch.patterns.front()}).nothing());
+    }
+
+    /// Moving a post must never change the sound: two oscillators that bend each other, in every order of the posts.
+    void theOrderOfPostsIsNotHeard() {
+        PatchMaker maker;
+        maker.post("a", "keel", "a").post("b", "keel", "b").post("out", "harbour", "out");
+        maker.tie("a.triangle", "b.fm").tie("b.saw", "a.fm").tie("a.triangle", "out.left").tie("b.saw", "out.right");
+        maker.knob("a", "fm-amount", 40).knob("b", "fm-amount", 60).knob("b", "octave", 5);
+        Patch patch = maker.make();
+        RenderOptions options;
+        options.seconds = 1.0;
+        const Rendering one = *render(patch, library(), options);
+        std::ranges::reverse(patch.posts);
+        const Rendering other = *render(patch, library(), options);
+        QCOMPARE(one.left, other.left);
+        QCOMPARE(one.right, other.right);
+    }
+
+    /// What goes out to an insert and comes back closes no loop.
+    void anInsertIsNoLoop() {
+        RenderOptions options;
+        options.seconds = 0.2;
+        QVERIFY(render(demo("engine-room.json"), library(), options)->lateCables.empty());
+    }
+
+    /// Defect 11: a part whose neighbours stand as no posts sounds as the metal does.
+    void normalsReachPartsThatStandAsNoPosts() {
+        // Some module has a part that listens to another part of it by a normal; alone it gets what that one gives.
+        int tried = 0;
+        for (const auto& [id, module] : library().modules())
+            for (const PartInfo& part : module.parts)
+                for (const JackInfo& jack : part.jacks) {
+                    if (jack.output || !jack.normal || jack.normal->part == part.id) continue;
+                    const PartInfo* source = module.part(jack.normal->part);
+                    const JackInfo* from = source ? source->jack(jack.normal->jack) : nullptr;
+                    if (!from || !from->output) continue;
+                    Patch patch;
+                    patch.caseId = "tower-case";
+                    patch.posts = {{"alone", "Alone", "slot", id, part.id, {}, {}, {}}};
+                    const Graph graph = buildGraph(patch, library(), {std::vector<JackRef>{{"alone", jack.id}}});
+                    QVERIFY2(graph.inputs.contains({"alone", jack.id}), qPrintable(QString::fromStdString(id)));
+                    ++tried;
+                }
+        QVERIFY(tried > 0);
+    }
+
+    /// Monitor to zero is heard at once, though a hundred edits wait for their fades.
+    void whatIsUrgentWaitsForNoFade() {
+        Engine engine;
+        engine.setMonitorGain(1.0f);
+        PatchMaker maker = tone();
+        engine.setPatch(maker.make(), library());
+        played(engine, 24000);
+        for (int edit = 0; edit < 100; ++edit) {
+            if (edit % 2 == 0)
+                engine.setPatch(PatchMaker(maker).post("noise", "spray", "noise").make(), library());
+            else
+                engine.setPatch(maker.make(), library());
+        }
+        Patch extra = maker.make();
+        for (int edit = 0; edit < 100; ++edit) {
+            extra.seed = static_cast<std::uint32_t>(100 + edit); // each asks for a new schedule
+            engine.setPatch(extra, library());
+        }
+        engine.setMonitorGain(0.0f);
+        played(engine, 4800); // 0.1 s
+        for (const float v : played(engine, 480)) QVERIFY(std::abs(v) < 1e-4f);
+    }
+
+    /// A hundred and fifty-nine messages at once: the last one counts.
+    void noNoteIsDropped() {
+        Patch patch = demo("first-voice.json");
+        patch.performances.clear();
+        Engine engine;
+        engine.setPatch(patch, library());
+        const auto tap = engine.watch(jackRef("keys.pitch-1"), {}, library());
+        QVERIFY(tap);
+        played(engine, 480);
+        for (std::uint8_t note = 30; note < 109; ++note) {
+            engine.play({0x90, note, 100});
+            engine.play({0x80, note, 0});
+        }
+        engine.play({0x90, 109, 100});
+        played(engine, 48000);
+        QVERIFY(std::abs(tap->samples(1).front() - 49.0f / 12.0f) < 0.01f);
+    }
+
+    /// A straight way ends when it should, and is the same live and offline.
+    void handsMoveInStraightLines() {
+        PatchMaker maker;
+        maker.post("bias", "bilge", "1").post("out", "harbour", "out").tie("bias.out", "out.left");
+        maker.knob("bias", "offset", 0.0);
+        auto renderer = Renderer::make(maker.make(), library(), {.probes = {jackRef("bias.out")}});
+        QVERIFY(renderer);
+        QVERIFY(renderer->moveControl("bias", "offset", 4.0, 0.5));
+        std::vector<float> line;
+        renderer->run(0.7, [&](const RunView& view) {
+            line.insert(line.end(), view.probes[0]->volts.begin(), view.probes[0]->volts.end());
+            return true;
+        });
+        for (std::size_t i = 0; i < line.size(); i += 97) {
+            const double expected = std::min(4.0, 8.0 * static_cast<double>(i) / 96000.0);
+            QVERIFY2(std::abs(static_cast<double>(line[i]) - expected) < 1e-3, qPrintable(QString::number(i)));
+        }
+        Engine engine({}, 96000.0);
+        engine.setPatch(maker.make(), library());
+        const auto tap = engine.watch(jackRef("bias.out"), {1u << 17, 64}, library());
+        QVERIFY(engine.moveKnob("bias", "offset", 4.0, 0.5));
+        played(engine, line.size(), kRun);
+        QCOMPARE(tap->samples(line.size()), line);
+    }
+
+    /// Outputs without a plug and inputs can be watched; the sound goes on to the bit.
+    void watchingChangesNothing() {
+        const Patch patch = lamp();
+        Engine watched;
+        Engine alone;
+        for (Engine* engine : {&watched, &alone}) engine->setPatch(patch, library());
+        std::vector<float> a = played(watched, 9600);
+        std::vector<float> b = played(alone, 9600);
+        const auto unplugged = watched.watch(jackRef("osc-a.sine"), {}, library());
+        const auto input = watched.watch(patch.cables.front().to, {}, library());
+        QVERIFY(unplugged && input);
+        QVERIFY(!watched.watch(jackRef("nobody.nothing"), {}, library()));
+        for (int n = 0; n < 5; ++n) {
+            const auto more = played(watched, 4800);
+            const auto other = played(alone, 4800);
+            QCOMPARE(more, other);
+        }
+        QVERIFY(measureLevel(unplugged->samples(8000)).peak().value > 4.0);
+        const auto source = watched.tap(patch.cables.front().from);
+        QVERIFY(source);
+        QCOMPARE(input->samples(1000), source->samples(1000)); // an ideal cable
+    }
+
+    void aSnapshotHasItsEdges() {
+        PatchMaker maker;
+        maker.timing().post("out", "harbour", "out").tie("clock.sixteenths", "out.left");
+        Engine engine({}, 96000.0);
+        engine.setPatch(maker.make(), library());
+        played(engine, 96000, 960);
+        const auto tap = engine.tap(jackRef("clock.sixteenths"));
+        QVERIFY(tap);
+        const Snapshot shot = tap->snapshot(16000);
+        QVERIFY(!shot.edges.empty());
+        for (const Snapshot::At& edge : shot.edges) {
+            const auto sample = static_cast<std::size_t>(std::max(0.0, std::ceil(edge.sample)));
+            if (sample + 2 >= shot.volts.size()) continue;
+            QCOMPARE(shot.volts[sample + 2] > 2.0f, edge.rising);
+        }
+    }
+
+    void blocksTellWhereTheyAre() {
+        const Patch patch = lamp();
+        Engine engine;
+        engine.setPatch(patch, library());
+        const auto told = engine.told(patch.patterns.front()->post);
+        QVERIFY(told);
+        QVERIFY(!engine.told("line-out"));
+        std::set<int> seen;
+        for (int n = 0; n < 200; ++n) {
+            played(engine, 960);
+            seen.insert(told->read()[0]);
+        }
+        QVERIFY(seen.size() >= patch.patterns.front()->tracks[0].steps.size());
+    }
+
+    /// A renderer from its start again gives the same, and several at once do not mind each other.
+    void renderersStartAfreshAndRunSideBySide() {
+        const Patch patch = demo("texture.json");
+        const auto listen = [](Renderer& renderer) {
+            std::vector<float> line;
+            renderer.run(0.3, [&](const RunView& view) {
+                line.insert(line.end(), view.left.begin(), view.left.end());
+                return true;
+            });
+            return line;
+        };
+        auto first = Renderer::make(patch, library(), {});
+        QVERIFY(first);
+        const std::vector<float> once = listen(*first);
+        first->reset();
+        QCOMPARE(listen(*first), once);
+        std::vector<std::vector<float>> all(4);
+        std::vector<std::thread> threads;
+        for (auto& line : all)
+            threads.emplace_back([&] {
+                auto own = Renderer::make(patch, library(), {});
+                line = listen(*own);
+            });
+        for (std::thread& thread : threads) thread.join();
+        for (const auto& line : all) QCOMPARE(line, once);
+        int runs = 0;
+        QVERIFY(!first->run(10.0, [&](const RunView&) { return ++runs < 5; }));
+        QCOMPARE(runs, 5);
+        QVERIFY(!first->setControl("nobody", "level", 0.0));
+        QVERIFY(!first->setControl("line-out", "level", 99.0));
+    }
+
+    void aHowlIsShutWhateverTheLevels() {
+        std::mt19937 random(3);
+        for (int n = 0; n < 8; ++n) {
+            const double level = n == 0 ? -0.5 : -std::uniform_real_distribution<double>(0.0, 30.0)(random);
+            const double offset = n < 2 ? 100.0 : std::uniform_real_distribution<double>(10.0, 100.0)(random);
+            PatchMaker maker = howling(level, offset);
+            Engine engine;
+            engine.setMonitorGain(0.5f);
+            engine.setPatch(maker.make(), library());
+            played(engine, 96000);
+            QVERIFY2(engine.meters.muted.load(), qPrintable(QString::number(level)));
+            QCOMPARE(engine.meters.guard.load(), Guard::Howl);
+            for (const float v : played(engine, 480)) QVERIFY(std::abs(v) < 1e-3f);
+            // No edit opens it; touching the monitor does.
+            engine.setPatch(maker.post("noise", "spray", "noise").make(), library());
+            engine.setPatch(maker.knob("out", "level", level - 1.0).make(), library());
+            for (const float v : played(engine, 9600)) QVERIFY(std::abs(v) < 1e-3f);
+            QVERIFY(engine.meters.muted.load());
+            engine.setMonitorGain(0.4f);
+            played(engine, 480);
+            QVERIFY(!engine.meters.muted.load());
+        }
+    }
+
+    void dcAndJumpsAreHeldBack() {
+        Engine dc;
+        dc.setMonitorGain(1.0f);
+        dc.setPatch(PatchMaker()
+                        .post("bias", "bilge", "1")
+                        .post("out", "harbour", "out")
+                        .tie("bias.out", "out.left")
+                        .knob("bias", "offset", 5.0)
+                        .knob("out", "level", -3.0)
+                        .make(),
+                    library());
+        played(dc, 3 * 48000);
+        QCOMPARE(dc.meters.guard.load(), Guard::Dc);
+        for (const float v : played(dc, 480)) QVERIFY(std::abs(v) < 1e-3f);
+
+        // A quiet tone for three seconds, then 40 dB more of it: 20 dB are let through.
+        PatchMaker maker;
+        maker.post("osc", "keel", "a").post("vca", "ballast-a", "1").post("out", "harbour", "out");
+        maker.tie("osc.sine", "vca.in").tie("vca.out", "out.left").knob("vca", "offset", 1.0).knob("out", "level", 0);
+        Engine jump;
+        jump.setMonitorGain(1.0f);
+        jump.setPatch(maker.make(), library());
+        const auto quiet = played(jump, 3 * 48000);
+        jump.setPatch(maker.knob("vca", "offset", 100.0).make(), library());
+        played(jump, 9600);
+        const auto loud = played(jump, 9600);
+        const double before = measureLevel(std::span(quiet).last(9600)).peak().value;
+        const double after = measureLevel(loud).peak().value;
+        QCOMPARE(jump.meters.guard.load(), Guard::Jump);
+        QVERIFY2(toDecibels(after / before).value < 21.5,
+                 qPrintable(QString::number(toDecibels(after / before).value)));
+        jump.setMonitorGain(1.0f);
+        QVERIFY(measureLevel(played(jump, 9600)).peak().value > 0.4);
+    }
+
+    /// The shipped patches are left alone, and peaks between the samples stay below -1 dBFS.
+    void shippedPatchesAreLeftAlone_data() {
+        QTest::addColumn<QString>("file");
+        for (const auto& entry :
+             std::filesystem::directory_iterator(std::filesystem::path(LARIAT_SOURCE) / "data/demo"))
+            if (entry.path().extension() == ".json")
+                QTest::newRow(entry.path().stem().c_str()) << QString::fromStdString(entry.path().filename().string());
+    }
+    void shippedPatchesAreLeftAlone() {
+        QFETCH(QString, file);
+        Engine engine;
+        engine.setMonitorGain(1.0f);
+        engine.setPatch(demo(file.toLatin1().constData()), library());
+        played(engine, 8 * 48000, 1024);
+        QVERIFY2(engine.meters.guard.load() == Guard::Open,
+                 qPrintable(QString::number(static_cast<int>(engine.meters.guard.load()))));
+    }
+
+    void peaksBetweenSamplesAreHeld() {
+        PatchMaker maker;
+        maker.post("osc", "keel", "a").post("out", "harbour", "out").tie("osc.saw", "out.left");
+        maker.knob("osc", "octave", 6.0).knob("out", "level", 0);
+        Engine engine;
+        engine.setMonitorGain(4.0f);
+        engine.setPatch(maker.make(), library());
+        played(engine, 4800);
+        const auto heard = played(engine, 48000);
+        std::vector<float> left;
+        for (std::size_t i = 0; i < heard.size(); i += 2) left.push_back(heard[i]);
+        const auto finer = convertMix(left, left, 48000.0, 384000.0);
+        double peak = 0.0;
+        for (std::size_t i = finer.size() / 4; i < finer.size() * 3 / 4; ++i)
+            peak = std::max(peak, std::abs(static_cast<double>(finer[i])) * kFullScaleVolts);
+        QVERIFY2(peak < 0.91, qPrintable(QString::number(peak)));
+        QVERIFY(engine.meters.limited.load());
+    }
+
+    /// Plain and wide vector units give the same bits.
+    void kernelsAgree() {
+        const Kernels* wide = wideKernels();
+        if (!wide) QSKIP("this processor has no AVX2");
+        const Kernels& plain = plainKernels();
+        std::mt19937 random(11);
+        const auto unit = [&](float low, float high) {
+            return std::uniform_real_distribution<float>(low, high)(random);
+        };
+        for (int round = 0; round < 2000; ++round) {
+            Line in;
+            Line other;
+            for (int i = 0; i < kRun; ++i) {
+                in[i] = unit(-22.0f, 22.0f);
+                other[i] = unit(0.0f, 1.4f);
+            }
+            const auto same = [&](auto&& call) {
+                Line a{};
+                Line b{};
+                call(plain, a);
+                call(*wide, b);
+                return std::memcmp(a.data(), b.data(), sizeof a) == 0;
+            };
+            QVERIFY(same([&](const Kernels& k, Line& out) { k.exp2(0.003f, in.data(), out.data()); }));
+            QVERIFY(same([&](const Kernels& k, Line& out) { k.tan(other.data(), 1.41f, out.data()); }));
+            QVERIFY(same([&](const Kernels& k, Line& out) { k.addSine(5.0f, other.data(), out.data(), 51); }));
+            QVERIFY(same([&](const Kernels& k, Line& out) { k.decay(1.0f, -0.7f, 0.999f, out.data(), 61); }));
+            QVERIFY(same([&](const Kernels& k, Line& out) {
+                SvfCoefficients c;
+                k.svf(other.data(), other.data(), c);
+                out = c.toTwo;
+            }));
+            QVERIFY(same([&](const Kernels& k, Line& out) { out[0] = k.dot(in.data(), other.data(), kRun); }));
+            const Extent a = plain.extent(in.data());
+            const Extent b = wide->extent(in.data());
+            QVERIFY(a.low == b.low && a.high == b.high && a.numbers && b.numbers);
+            in[round % kRun] = std::nanf("");
+            QVERIFY(!plain.extent(in.data()).numbers && !wide->extent(in.data()).numbers);
+        }
+    }
+};
+
+QTEST_GUILESS_MAIN(LiveTest)
+#include "live_test.moc"
