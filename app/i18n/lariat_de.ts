@@ -2300,6 +2300,22 @@
             <translation>Last %1 %</translation>
         </message>
         <message>
+            <source>muted: DC</source>
+            <translation>stumm: Gleichspannung</translation>
+        </message>
+        <message>
+            <source>A voltage that stands still heats loudspeakers. Take it out of what goes to the way out, then move the monitor to hear it.</source>
+            <translation>Eine Spannung, die still steht, heizt Lautsprecher. Aus dem herausnehmen, was zum Ausgang führt, dann die Abhöre bewegen, um es zu hören.</translation>
+        </message>
+        <message>
+            <source>held down: a jump</source>
+            <translation>niedergehalten: ein Sprung</translation>
+        </message>
+        <message>
+            <source>The sound became more than 20 dB louder at once and is held down to that. Move the monitor to let it go.</source>
+            <translation>Der Klang wurde auf einmal mehr als 20 dB lauter und wird darauf niedergehalten. Die Abhöre bewegen, um ihn loszulassen.</translation>
+        </message>
+        <message>
             <source>muted: runs away</source>
             <translation>stumm: läuft davon</translation>
         </message>

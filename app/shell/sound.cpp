@@ -37,8 +37,9 @@ double Sound::latencyMilliseconds(unsigned blockFrames) {
 void Sound::openMidi(const QString& name) {
     // Messages come on the device's thread; the engine is spoken to from this one.
     const auto received = [this](const MidiMessage& message) {
+        const auto when = std::chrono::steady_clock::now(); // it carries its time past whatever this thread is busy with
         QMetaObject::invokeMethod(
-            this, [this, message] { play(message); }, Qt::QueuedConnection);
+            this, [this, message, when] { play(message, when); }, Qt::QueuedConnection);
     };
     midi_.reset();
     auto opened = openMidiInput(name.toStdString(), received);
@@ -49,8 +50,8 @@ void Sound::openMidi(const QString& name) {
     midi_ = std::move(*opened);
 }
 
-void Sound::play(const MidiMessage& message) {
-    engine_.play(message);
+void Sound::play(const MidiMessage& message, Engine::Time when) {
+    engine_.play(message, when);
     if (message.kind() == 0xB0) Q_EMIT controllerMoved(message.data1, message.data2);
 }
 

@@ -39,7 +39,7 @@ class Sound : public QObject {
     void openMidi(const QString& name);
     [[nodiscard]] MidiInput* midi() { return midi_.get(); }
     /// Plays a message as if it had come in.
-    void play(const MidiMessage& message);
+    void play(const MidiMessage& message, Engine::Time when = {});
 
     [[nodiscard]] Listening& listening() { return listening_; }
     [[nodiscard]] const Listening& listening() const { return listening_; }

@@ -121,6 +121,30 @@ void TransportBar::showMonitor() {
     monitorText_->setText(level <= -60.0 ? tr("monitor off") : tr("monitor %1 dB").arg(level, 0, 'f', 0));
 }
 
+/// Why the monitor is shut or held down, and how to open it.
+void TransportBar::tellGuard(Guard guard) {
+    switch (guard) {
+    case Guard::Howl:
+        load_->setText(tr("muted: runs away"));
+        load_->setToolTip(
+            tr("The sound stayed at the rails for half a second: a loop gain above one. Mend the patch, or "
+               "move the monitor to hear it."));
+        return;
+    case Guard::Dc:
+        load_->setText(tr("muted: DC"));
+        load_->setToolTip(tr("A voltage that stands still heats loudspeakers. Take it out of what goes to the way out, "
+                             "then move the monitor to hear it."));
+        return;
+    case Guard::Jump:
+        load_->setText(tr("held down: a jump"));
+        load_->setToolTip(tr("The sound became more than 20 dB louder at once and is held down to that. Move the monitor "
+                             "to let it go."));
+        return;
+    case Guard::Open:
+        return;
+    }
+}
+
 void TransportBar::refresh() {
     EngineMeters& meters = session_.sound.engine().meters;
     const auto beat = static_cast<long>(std::floor(meters.beats.load()));
@@ -131,11 +155,8 @@ void TransportBar::refresh() {
     sinceLimited_ = meters.limited.exchange(false) ? 0 : sinceLimited_ + 1;
     const QString ideal = session_.sound.realCase() ? tr("real case · ") : QString();
     const QString load = ideal + tr("load %1 %").arg(100.0 * static_cast<double>(meters.load.load()), 0, 'f', 0);
-    if (meters.muted.load()) {
-        load_->setText(tr("muted: runs away"));
-        load_->setToolTip(
-            tr("The sound stayed at the rails for half a second: a loop gain above one. Mend the patch, or "
-               "move the monitor to hear it."));
+    if (const Guard guard = meters.guard.load(); guard != Guard::Open) {
+        tellGuard(guard);
         return;
     }
     load_->setText(sinceLimited_ * kRefreshMilliseconds < 1500 ? tr("monitor limited") : load);

@@ -27,6 +27,7 @@ class TransportBar : public QFrame {
 
   private:
     void refresh();
+    void tellGuard(Guard guard);
     void showMonitor();
     [[nodiscard]] QString tempo() const;
 
