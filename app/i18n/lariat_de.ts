@@ -15,6 +15,14 @@
     <context>
         <name>core</name>
         <message>
+            <source>{} is not heard</source>
+            <translation>{} ist nicht zu hören</translation>
+        </message>
+        <message>
+            <source>{} of {} stands at {}; a tuning is kept to where it stands at {}.</source>
+            <translation>{} von {} steht auf {}; eine Stimmung gilt, wo er auf {} steht.</translation>
+        </message>
+        <message>
             <source>{} cables, {} are in the case</source>
             <translation>{} Kabel, im Gehäuse sind {}</translation>
         </message>

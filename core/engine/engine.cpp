@@ -186,7 +186,8 @@ void Engine::collect() {
     }
 }
 
-void Engine::obeyUrgent() {
+void Engine::obeyUrgent(std::size_t frames) {
+    const double block = static_cast<double>(frames) / deviceRate_;
     Urgent order;
     while (urgent_.queue.pop(order)) {
         switch (order.kind) {
@@ -210,7 +211,7 @@ void Engine::obeyUrgent() {
             // What came during the last block sounds in this one, at its distance from the block's start.
             const double since =
                 order.when == Time{} ? 0.0 : std::chrono::duration<double>(order.when - blockStart_).count();
-            double at = std::max(0.0, since * settings_.rate);
+            double at = std::clamp(since, 0.0, block) * settings_.rate; // a device that stood still makes nothing wait
             if (waitingCount_ > 0) at = std::max(at, waiting_[idx(waitingCount_ - 1)].at);
             waiting_[idx(waitingCount_++)] = {at, order.message};
             break;
@@ -341,7 +342,7 @@ void Engine::process(float* interleaved, std::size_t frames, const float* in) {
     using Clock = std::chrono::steady_clock;
     const auto start = Clock::now();
     const FlushDenormals flush;
-    obeyUrgent();
+    obeyUrgent(frames);
     blockStart_ = start;
     live_.give(in, frames);
     runs_ = railRuns_ = 0;

@@ -143,7 +143,7 @@ class Engine {
     Listeners* listenersFor(const Schedule& schedule);
     void listenAnew();
     void obey();
-    void obeyUrgent();
+    void obeyUrgent(std::size_t frames);
     void playDue();
     [[nodiscard]] std::pair<float, float> heard(const Schedule& schedule, int i);
     std::span<const float> runOnce();

@@ -127,6 +127,7 @@ std::vector<Finding> everyFinding(const Observation& observation) {
                                   findDrone,
                                   findClosed,
                                   findZeroAttenuator,
+                                  findTuningUnheard,
                                   findSplitSags,
                                   findPitchOnFollower,
                                   findPitchAttenuated,

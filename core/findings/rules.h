@@ -11,6 +11,7 @@ Findings findNoPath(const Observation& observed);
 Findings findNoSound(const Observation& observed);
 Findings findDrone(const Observation& observed);
 Findings findClosed(const Observation& observed);
+Findings findTuningUnheard(const Observation& observed);
 Findings findZeroAttenuator(const Observation& observed);
 Findings findSplitSags(const Observation& observed);
 Findings findPitchOnFollower(const Observation& observed);

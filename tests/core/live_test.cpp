@@ -15,6 +15,7 @@
 
 #include <QTemporaryDir>
 
+#include <chrono>
 #include <cmath>
 #include <cstring>
 #include <random>
@@ -332,6 +333,24 @@ class LiveTest : public QObject {
         engine.play({0x90, 109, 100});
         played(engine, 48000);
         QVERIFY(std::abs(tap->samples(1).front() - 49.0f / 12.0f) < 0.01f);
+    }
+
+    /// Messages that came three milliseconds apart sound three milliseconds apart.
+    void notesCarryTheirTime() {
+        Patch patch = demo("first-voice.json");
+        patch.performances.clear();
+        Engine engine;
+        engine.setPatch(patch, library());
+        const auto tap = engine.watch(jackRef("keys.gate-1"), {}, library());
+        QVERIFY(tap);
+        played(engine, 4800, 4800);
+        const auto now = std::chrono::steady_clock::now();
+        engine.play({0x90, 60, 100}, now + std::chrono::milliseconds(5));
+        engine.play({0x80, 60, 0}, now + std::chrono::milliseconds(8));
+        played(engine, 4800, 4800);
+        const Snapshot shot = tap->snapshot(9600);
+        QCOMPARE(shot.edges.size(), std::size_t{2});
+        QVERIFY(std::abs(shot.edges[1].sample - shot.edges[0].sample - 288.0) < 0.01);
     }
 
     /// A straight way ends when it should, and is the same live and offline.

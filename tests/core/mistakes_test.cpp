@@ -76,6 +76,9 @@ const std::map<std::string, Mistake>& mistakes() {
         {"attenuator at zero",
          {"zero-attenuator", "V arrive, 0 % pass",
           [] { return voice().post("lfo", "swell-a", "lfo").tie("lfo.triangle", "filter.cv-2"); }}},
+        {"tuning that is not heard",
+         {"tuning-unheard", "just-minor is not heard",
+          [] { return voice().post("quantizer", "compass", "quantizer").tuning("quantizer", "just-minor"); }}},
         {"passive split sags pitch",
          {"split-sags", "cents flat",
           [] {

@@ -1,5 +1,7 @@
 #include "support/patches.h"
 
+#include <algorithm>
+
 #include "library/check.h"
 
 #include <stdexcept>
@@ -43,6 +45,11 @@ PatchMaker& PatchMaker::tie(const std::string& from, const std::string& to) {
 PatchMaker& PatchMaker::knob(const std::string& post, const std::string& knob, double value) {
     for (Post& candidate : patch_.posts)
         if (candidate.id == post) candidate.knobs[knob] = value;
+    return *this;
+}
+
+PatchMaker& PatchMaker::tuning(const std::string& post, const std::string& name) {
+    std::ranges::find(patch_.posts, post, &Post::id)->tuning = name;
     return *this;
 }
 

@@ -22,6 +22,7 @@ class PatchMaker {
     PatchMaker& post(const std::string& id, const std::string& slot, const std::string& part);
     PatchMaker& tie(const std::string& from, const std::string& to);
     PatchMaker& knob(const std::string& post, const std::string& knob, double value);
+    PatchMaker& tuning(const std::string& post, const std::string& name);
     PatchMaker& pattern(Pattern pattern);
     /// Clock and tracks, tied, playing one note on every 16th and a drum on every beat.
     PatchMaker& timing(double gate = 0.5);
