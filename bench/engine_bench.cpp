@@ -362,8 +362,8 @@ void renderLamp(benchmark::State& state) {
 }
 BENCHMARK(renderLamp)->Unit(benchmark::kMillisecond);
 
-/// A quarter of a second of a patch of 36 cables, from the patch as a value: what a search does a thousand times. Beside
-/// it the running alone.
+/// A quarter of a second of a patch of 36 cables, from the patch as a value: what a search does a thousand times.
+/// Beside it the running alone.
 void shortRender(benchmark::State& state) {
     const Patch patch =
         *openPatch(std::filesystem::path(LARIAT_SOURCE) / "data/demo/signal-mast.json", workspace().library);

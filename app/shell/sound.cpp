@@ -37,7 +37,8 @@ double Sound::latencyMilliseconds(unsigned blockFrames) {
 void Sound::openMidi(const QString& name) {
     // Messages come on the device's thread; the engine is spoken to from this one.
     const auto received = [this](const MidiMessage& message) {
-        const auto when = std::chrono::steady_clock::now(); // it carries its time past whatever this thread is busy with
+        const auto when =
+            std::chrono::steady_clock::now(); // it carries its time past whatever this thread is busy with
         QMetaObject::invokeMethod(
             this, [this, message, when] { play(message, when); }, Qt::QueuedConnection);
     };

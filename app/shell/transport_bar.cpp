@@ -137,8 +137,9 @@ void TransportBar::tellGuard(Guard guard) {
         return;
     case Guard::Jump:
         load_->setText(tr("held down: a jump"));
-        load_->setToolTip(tr("The sound became more than 20 dB louder at once and is held down to that. Move the monitor "
-                             "to let it go."));
+        load_->setToolTip(
+            tr("The sound became more than 20 dB louder at once and is held down to that. Move the monitor "
+               "to let it go."));
         return;
     case Guard::Open:
         return;

@@ -60,7 +60,8 @@ class KeysTest : public QObject {
 
     void twoNotesWithALatchedInterval() {
         Rig rig("keys");
-        rig.setup.material.performance = played({{0.1, on(48)}, {0.2, on(55)}, {1.0, off(55)}, {1.2, on(50)}, {1.3, off(48)}});
+        rig.setup.material.performance =
+            played({{0.1, on(48)}, {0.2, on(55)}, {1.0, off(55)}, {1.2, on(50)}, {1.3, off(48)}});
         rig.set("mode", 3).set("latch", 1).run(1.0);
         QVERIFY(std::abs(at(rig, "pitch-1", 0.3) + 1.0) < 1e-6);
         QVERIFY(std::abs(at(rig, "pitch-2", 0.3) + 5.0 / 12.0) < 1e-6);
@@ -174,7 +175,8 @@ class KeysTest : public QObject {
     void thePadFollowsItsGesture() {
         figure("pad", "gesture within 10 mV, touch within 10 µs");
         Rig rig("pad");
-        rig.setup.material.performance = played({{0.2, {0xB0, 16, 127}}, {0.2, {0xB0, 48, 127}}, {0.4, on(60)}, {0.8, off(60)}});
+        rig.setup.material.performance =
+            played({{0.2, {0xB0, 16, 127}}, {0.2, {0xB0, 48, 127}}, {0.4, on(60)}, {0.8, off(60)}});
         rig.set("y", -50).run(0.6);
         QVERIFY(std::abs(at(rig, "x", 0.5) - 5.0) < 0.01);
         QVERIFY(std::abs(at(rig, "x-inverted", 0.5) + 5.0) < 0.01);

@@ -23,6 +23,11 @@ void* operator new(std::size_t size) {
 void* operator new[](std::size_t size) {
     return allocate(size, alignof(std::max_align_t));
 }
+void* operator new(std::size_t size, const std::nothrow_t&) noexcept {
+    if (counting) ++allocations;
+    return std::aligned_alloc(alignof(std::max_align_t), (size + alignof(std::max_align_t) - 1) /
+                                                             alignof(std::max_align_t) * alignof(std::max_align_t));
+}
 void* operator new(std::size_t size, std::align_val_t alignment) {
     return allocate(size, static_cast<std::size_t>(alignment));
 }
