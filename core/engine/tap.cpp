@@ -49,13 +49,13 @@ Snapshot Tap::snapshot(std::size_t n) const {
     out.end = count();
     n = static_cast<std::size_t>(std::min<std::uint64_t>({n, fine_.size, out.end}));
     out.volts.resize(n);
-    for (std::size_t i = 0; i < n; ++i) out.volts[i] = fine_[out.end - n + i].load(relaxed);
+    // Acquiring, so that the count is looked at again only after all of them.
+    for (std::size_t i = 0; i < n; ++i) out.volts[i] = fine_[out.end - n + i].load(std::memory_order_acquire);
     const std::uint64_t edges = edgeCount_.load(std::memory_order_acquire);
     std::vector<double> times;
     for (std::uint64_t e = edges > kEdges ? edges - kEdges : 0; e < edges; ++e)
         times.push_back(edges_[e].load(relaxed));
     // What the writer has overtaken since is gone.
-    std::atomic_thread_fence(std::memory_order_acquire);
     const std::uint64_t now = count_.load(relaxed) + kRun; // a run may be half written
     const std::uint64_t oldest = now > fine_.size ? now - fine_.size : 0;
     const std::uint64_t first = out.end - n;
