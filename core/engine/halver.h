@@ -1,7 +1,7 @@
 // Halving a sampling rate: what lies above the new half is filtered out, then every second sample is taken.
 //
 // A half-band filter of 127 taps (Kaiser-windowed sinc, β for 110 dB), of which every second one is zero. At 96 kHz:
-// flat within 0.001 dB to 21.2 kHz, 110 dB down from 26.8 kHz, so that nothing folds back below 21.2 kHz. Linear phase;
+// designed to pass 21.2 kHz and to be 110 dB down from 26.8 kHz, so that nothing folds back below. Linear phase;
 // the delay is taken out by leaving away the first kDelay frames.
 #pragma once
 

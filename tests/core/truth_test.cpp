@@ -273,6 +273,40 @@ class TruthTest : public QObject {
         Q_UNUSED(low);
     }
 
+    /// 10: linked converters are one chain in the real case too, where wires lie in their cables.
+    void linkedConvertersAreOneChainOfMetal() {
+        for (const bool real : {false, true}) {
+            Patch patch;
+            patch.caseId = "tower-case";
+            for (const std::string id : {"one", "two"})
+                patch.posts.push_back({id, id, id, "telegraph-converter", "midi", {}, {}, {}});
+            patch.posts.push_back({"out", "out", "out", "harbour-out", "out", {}, {}, {}});
+            patch.cables = {{1, {"one", "link-out"}, {"two", "link"}, {}, {}, {}, 0, {}, {}},
+                            {2, {"two", "gate-1"}, {"out", "left"}, {}, {}, {}, 0, {}, {}}};
+            const auto checked = checkPatch(patch, workspace().library);
+            QVERIFY2(checked, checked ? "" : checked.error().text().c_str());
+            const Graph graph = buildGraph(*checked, workspace().library, {{}, real});
+            int units = 0;
+            for (const Node& node : graph.nodes)
+                if (node.type->chains) {
+                    QCOMPARE(node.setup.chainLength, 2);
+                    units += 1 + node.setup.chainPlace;
+                }
+            QCOMPARE(units, 3);
+        }
+    }
+
+    /// 24: a step glides for its part of the step, and then is there.
+    void stepsGlideForTheirPart() {
+        Rig rig("step-sequencer");
+        std::vector<Pulse> clock;
+        for (int n = 0; n < 10; ++n) clock.push_back({0.1 * n, 0.1 * n + 0.05});
+        rig.set("length", 1).set("fader-1", 0).set("fader-2", 80).set("slew", 50).pulses("clock", clock).run(0.59);
+        // 4 V in half of a tenth of a second, in a straight line.
+        QVERIFY(std::abs(at(rig.out("cv"), 0.525) - 2.0) < 0.01);
+        QVERIFY(std::abs(at(rig.out("cv"), 0.551) - 4.0) < 1e-4);
+    }
+
     /// 14: an echo's time arrives.
     void theEchoReachesItsTime() {
         Rig rig("echo");
