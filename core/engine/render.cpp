@@ -42,19 +42,21 @@ Result<Renderer> Renderer::make(const Patch& patch, const Library& library, Sett
     made.schedule_ = std::make_unique<Schedule>(
         patch, library, EngineSettings{made.settings_.rate, made.settings_.realCase, made.settings_.silenced, {}},
         made.settings_.probes);
-    if (auto bound = made.bindProbes(); !bound) return tl::unexpected(bound.error());
+    auto probes = made.probesOf(*made.schedule_);
+    if (!probes) return tl::unexpected(probes.error());
+    made.probes_ = std::move(*probes);
     return made;
 }
 
-Result<void> Renderer::bindProbes() {
-    probes_.clear();
+Result<std::vector<const Signal*>> Renderer::probesOf(const Schedule& schedule) const {
+    std::vector<const Signal*> probes;
     for (const JackRef& probe : settings_.probes) {
-        const Signal* signal = schedule_->signal(probe);
+        const Signal* signal = schedule.signal(probe);
         if (!signal)
             return failure(fmt::format("nothing feeds \"{}\", so there is nothing to record there", probe.text()));
-        probes_.push_back(signal);
+        probes.push_back(signal);
     }
-    return {};
+    return probes;
 }
 
 void Renderer::reset() {
@@ -68,10 +70,12 @@ Result<void> Renderer::setPatch(const Patch& patch) {
         auto next = std::make_unique<Schedule>(
             patch, *library_, EngineSettings{settings_.rate, settings_.realCase, settings_.silenced, {}},
             settings_.probes);
+        auto probes = probesOf(*next); // before anything is handed over: a refused patch changes nothing
+        if (!probes) return tl::unexpected(probes.error());
         next->inheritFrom(*schedule_);
         next->takeOver(*schedule_);
         schedule_ = std::move(next);
-        if (auto bound = bindProbes(); !bound) return bound;
+        probes_ = std::move(*probes);
     }
     for (const Change::Knob& knob : change.knobs)
         schedule_->setControl(schedule_->controlSlot(knob.post, knob.knob), static_cast<float>(knob.value));

@@ -37,7 +37,8 @@ class Renderer {
 
     /// Back to the start; knobs stay where they were put.
     void reset();
-    /// Puts another patch into effect, as the live engine would (planChange), without a cross-fade.
+    /// Puts another patch into effect, as the live engine would (planChange), without a cross-fade. Fails, and changes
+    /// nothing, if a probe would hear nothing in it.
     Result<void> setPatch(const Patch& patch);
     /// Turns a knob (in its unit): smoothly as by hand, or in a straight line over so many seconds.
     Result<void> setControl(const std::string& post, const std::string& knob, double value);
@@ -51,7 +52,8 @@ class Renderer {
 
   private:
     Renderer(const Patch& patch, const Library& library, Settings settings);
-    Result<void> bindProbes();
+    /// What the probes hear in a schedule; fails if one hears nothing.
+    [[nodiscard]] Result<std::vector<const Signal*>> probesOf(const Schedule& schedule) const;
     Result<int> slotOf(const std::string& post, const std::string& knob, double& value) const;
 
     Patch patch_;

@@ -465,6 +465,26 @@ class LiveTest : public QObject {
         QVERIFY(!first->setControl("line-out", "level", 99.0));
     }
 
+    /// A patch that takes a probed input its cable is refused, and the old one runs on as if nothing had been asked.
+    void aRefusedPatchChangesNothing() {
+        const Patch patch = tone().make();
+        const auto listen = [](Renderer& renderer) {
+            std::vector<float> line;
+            renderer.run(0.05, [&](const RunView& view) {
+                line.insert(line.end(), view.probes[0]->volts.begin(), view.probes[0]->volts.end());
+                return true;
+            });
+            return line;
+        };
+        auto asked = Renderer::make(patch, library(), {.probes = {jackRef("out.left")}});
+        auto alone = Renderer::make(patch, library(), {.probes = {jackRef("out.left")}});
+        QVERIFY(asked && alone);
+        QCOMPARE(listen(*asked), listen(*alone));
+        QVERIFY(!asked->setPatch(edited(patch, RemoveCable{patch.cables.front().id})));
+        QVERIFY(asked->patch() == patch);
+        QCOMPARE(listen(*asked), listen(*alone));
+    }
+
     void aHowlIsShutWhateverTheLevels() {
         std::mt19937 random(3);
         for (int n = 0; n < 8; ++n) {
