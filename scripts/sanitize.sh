@@ -8,6 +8,6 @@ cmake --build build-asan
 # What only computes for long is left to the plain build; every block and module is run by other tests as well.
 ctest --test-dir build-asan -j"$(nproc)" --output-on-failure --no-tests=error -E 'builds_test|million_test|time_blocks_test'
 cmake --preset tsan >/dev/null
-cmake --build build-tsan --target engine_test live_test audio_device_test
+cmake --build build-tsan --target engine_test live_test ear_guard_test audio_device_test
 export TSAN_OPTIONS="suppressions=$PWD/tests/tsan.supp"
-ctest --test-dir build-tsan --output-on-failure --no-tests=error -R 'engine_test|live_test|audio_device_test'
+ctest --test-dir build-tsan --output-on-failure --no-tests=error -R 'engine_test|live_test|ear_guard_test|audio_device_test'

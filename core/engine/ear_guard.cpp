@@ -28,8 +28,7 @@ const std::array<std::array<float, 2 * kWing>, 3>& between() {
             for (int n = 0; n < 2 * kWing; ++n) {
                 const double x = 0.25 * static_cast<double>(p + 1) - (n - kWing + 1);
                 const double window = std::cos(0.5 * kPi * x / (kWing + 0.5));
-                out[p][static_cast<std::size_t>(n)] =
-                    static_cast<float>(std::sin(kPi * x) / (kPi * x) * window * window);
+                out[p][idx(n)] = static_cast<float>(std::sin(kPi * x) / (kPi * x) * window * window);
             }
         return out;
     }();
@@ -66,8 +65,8 @@ float EarGuard::peakAhead() const {
         float right = 0.0f;
         for (int n = 0; n < 2 * kWing; ++n) {
             const Pair& frame = back(2 * kWing - 1 - n);
-            left += row[static_cast<std::size_t>(n)] * frame.left;
-            right += row[static_cast<std::size_t>(n)] * frame.right;
+            left += row[idx(n)] * frame.left;
+            right += row[idx(n)] * frame.right;
         }
         peak = std::max({peak, std::abs(left), std::abs(right)});
     }
@@ -117,12 +116,12 @@ void EarGuard::run(std::span<float> interleaved, float atRails) {
         openNow_ += glide_ * (open - openNow_);
 
         at_ = (at_ + 1) & (kRing - 1);
-        ring_[static_cast<std::size_t>(at_)] = {left, right};
-        peaks_[static_cast<std::size_t>((at_ - kWing) & (kRing - 1))] = peakAhead();
+        ring_[idx(at_)] = {left, right};
+        peaks_[idx((at_ - kWing) & (kRing - 1))] = peakAhead();
         // The frame that leaves now lies kDelay back; peaks up to kWing back are known.
         float loudest = 0.0f;
         for (int ahead = kWing; ahead <= kDelay + 1; ++ahead)
-            loudest = std::max(loudest, peaks_[static_cast<std::size_t>((at_ - ahead) & (kRing - 1))]);
+            loudest = std::max(loudest, peaks_[idx((at_ - ahead) & (kRing - 1))]);
         limiter_ = std::min(1.0f, limiter_ + release_);
         if (loudest * openNow_ * limiter_ > kCeiling) {
             limiter_ = kCeiling / (loudest * openNow_);

@@ -53,7 +53,7 @@ class EarGuard {
         float right = 0.0f;
     };
     [[nodiscard]] const Pair& back(int frames) const {
-        return ring_[static_cast<std::size_t>((at_ - frames) & (kRing - 1))];
+        return ring_[idx((at_ - frames) & (kRing - 1))];
     }
 
     double rate_;

@@ -9,7 +9,7 @@ bool isPassive(const Patch& patch, const Library& library, const JackRef& jack) 
     const Post* post = patch.post(jack.post);
     const PartInfo* part = post ? library.part(*post) : nullptr;
     const JackInfo* info = part ? part->jack(jack.jack) : nullptr;
-    return info && part->blocks[static_cast<std::size_t>(info->at.block)].type->id == "passive-mult";
+    return info && part->blocks[idx(info->at.block)].type->id == "passive-mult";
 }
 
 /// The input of the passive mult that this output is a jack of.

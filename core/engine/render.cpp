@@ -120,7 +120,7 @@ Result<void> Renderer::moveControl(const std::string& post, const std::string& k
 
 bool Renderer::run(double seconds, const Sink& sink) {
     const FlushDenormals flush;
-    const auto runs = static_cast<std::size_t>(std::ceil(seconds * settings_.rate / kRun));
+    const auto runs = idx(std::ceil(seconds * settings_.rate / kRun));
     for (std::size_t run = 0; run < runs; ++run) {
         schedule_->run(*transport_);
         const RunView view{std::span<const float, kRun>(schedule_->left(), kRun),

@@ -2,6 +2,8 @@
 
 #include "engine/halver.h"
 
+#include "blocks/signal.h"
+
 #include <algorithm>
 #include <array>
 
@@ -54,8 +56,8 @@ std::size_t Resampler::convert(std::span<float> out) {
     data.output_frames = static_cast<long>(out.size() / 2);
     data.src_ratio = ratio_;
     if (!state_->handle || src_process(state_->handle, &data) != 0) return 0;
-    pending_ = pending_.subspan(static_cast<std::size_t>(data.input_frames_used) * 2);
-    return static_cast<std::size_t>(data.output_frames_gen);
+    pending_ = pending_.subspan(idx(data.input_frames_used) * 2);
+    return idx(data.output_frames_gen);
 }
 
 } // namespace lariat

@@ -47,7 +47,7 @@ Snapshot Tap::snapshot(std::size_t n) const {
     constexpr auto relaxed = std::memory_order_relaxed;
     Snapshot out;
     out.end = count();
-    n = static_cast<std::size_t>(std::min<std::uint64_t>({n, fine_.size, out.end}));
+    n = idx(std::min<std::uint64_t>({n, fine_.size, out.end}));
     out.volts.resize(n);
     // Acquiring, so that the count is looked at again only after all of them.
     for (std::size_t i = 0; i < n; ++i) out.volts[i] = fine_[out.end - n + i].load(std::memory_order_acquire);
@@ -73,7 +73,7 @@ Snapshot Tap::snapshot(std::size_t n) const {
 
 std::vector<MinMax> Tap::spans(std::size_t n) const {
     const std::uint64_t end = count() / kPerSpan;
-    n = static_cast<std::size_t>(std::min<std::uint64_t>({n, low_.size, end}));
+    n = idx(std::min<std::uint64_t>({n, low_.size, end}));
     std::vector<MinMax> out(n);
     for (std::size_t i = 0; i < n; ++i)
         out[i] = {low_[end - n + i].load(std::memory_order_relaxed),

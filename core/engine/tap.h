@@ -27,7 +27,7 @@ struct TapLength {
 
     /// Two seconds as samples and a minute as ranges.
     static TapLength longest(double rate) {
-        return {static_cast<std::size_t>(2.0 * rate), static_cast<std::size_t>(60.0 * rate / 128.0)};
+        return {idx(2.0 * rate), idx(60.0 * rate / 128.0)};
     }
     bool operator==(const TapLength&) const = default;
 };
@@ -72,9 +72,9 @@ class Tap {
         std::unique_ptr<std::atomic<T>[], Free> values;
         std::size_t size = 0;
         void make(std::size_t wanted);
-        std::atomic<T>& operator[](std::uint64_t n) { return values[static_cast<std::size_t>(n) & (size - 1)]; }
+        std::atomic<T>& operator[](std::uint64_t n) { return values[idx(n) & (size - 1)]; }
         const std::atomic<T>& operator[](std::uint64_t n) const {
-            return values[static_cast<std::size_t>(n) & (size - 1)];
+            return values[idx(n) & (size - 1)];
         }
     };
 

@@ -11,7 +11,20 @@
 namespace lariat {
 namespace {
 
-void checkPost(const Post& post, std::size_t number, const Library& library) {
+void readSpoken(Post& post, const PartInfo& part, const std::string& path) {
+    for (const auto& [id, text] : post.spoken) {
+        const KnobInfo* knob = part.knob(id);
+        if (!knob) throw ReadError(path + "/knobs/" + id, fmt::format("{} has no knob \"{}\"", part.name, id));
+        const auto value = knob->scale.parse(text);
+        if (!value)
+            throw ReadError(path + "/knobs/" + id,
+                            fmt::format("\"{}\" is none of its values: {}", text, knob->scale.expectation()));
+        post.knobs[id] = *value;
+    }
+    post.spoken.clear();
+}
+
+void checkPost(Post& post, std::size_t number, const Library& library) {
     const std::string path = fmt::format("posts/{}", number);
     const ModuleInfo* module = library.module(post.module);
     if (!module)
@@ -28,6 +41,7 @@ void checkPost(const Post& post, std::size_t number, const Library& library) {
     if (!post.tuning.empty() && !library.tuning(post.tuning))
         throw ReadError(path + "/tuning", fmt::format("there is no tuning \"{}\"; put {}.scl into the tunings folder",
                                                       post.tuning, post.tuning));
+    readSpoken(post, *part, path);
     for (const auto& [id, value] : post.knobs) {
         const KnobInfo* knob = part->knob(id);
         if (!knob) throw ReadError(path + "/knobs/" + id, fmt::format("{} has no knob \"{}\"", part->name, id));
@@ -71,7 +85,7 @@ Result<Patch> checkPatch(Patch patch, const Library& library) {
     try {
         std::set<std::pair<std::string, std::string>> places;
         for (std::size_t i = 0; i < patch.posts.size(); ++i) {
-            const Post& post = patch.posts[i];
+            Post& post = patch.posts[i];
             checkPost(post, i + 1, library);
             if (!places.emplace(post.slot, post.part).second)
                 throw ReadError(fmt::format("posts/{}", i + 1),

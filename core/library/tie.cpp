@@ -12,7 +12,8 @@
 namespace lariat {
 namespace {
 
-std::string lower(std::string_view text) {
+/// In small letters, with single spaces.
+std::string plain(std::string_view text) {
     std::string out;
     bool space = true; // drops leading and double spaces
     for (const char c : text) {
@@ -65,17 +66,17 @@ bool means(const Named& named, const std::string& wanted) {
         std::ranges::replace(text, '-', ' ');
         return text;
     };
-    return lower(named.name) == wanted || lower(named.ref.text()) == wanted ||
-           dashed(lower(named.ref.post + " " + named.ref.jack)) == dashed(wanted);
+    return plain(named.name) == wanted || plain(named.ref.text()) == wanted ||
+           dashed(plain(named.ref.post + " " + named.ref.jack)) == dashed(wanted);
 }
 
 Result<Named> findJack(const std::string& text, const std::vector<Named>& among, const char* what) {
-    const std::string wanted = lower(text);
+    const std::string wanted = plain(text);
     for (const Named& named : among)
         if (means(named, wanted)) return named;
     std::vector<const Named*> near;
     for (const Named& named : among) near.push_back(&named);
-    std::ranges::sort(near, {}, [&](const Named* named) { return distance(lower(named->name), wanted); });
+    std::ranges::sort(near, {}, [&](const Named* named) { return distance(plain(named->name), wanted); });
     std::vector<std::string> names;
     for (std::size_t i = 0; i < std::min<std::size_t>(3, near.size()); ++i) names.push_back(near[i]->name);
     if (wanted.empty())
@@ -95,7 +96,7 @@ std::vector<std::size_t> splitsOf(const std::string& sentence) {
 
 /// What stands behind such a "to".
 std::string behind(const std::string& text, std::size_t split) {
-    return lower(std::string_view(text).substr(std::min(text.size(), split + 2)));
+    return plain(std::string_view(text).substr(std::min(text.size(), split + 2)));
 }
 
 /// A line without the "- " or "12." that it has in a list.
@@ -136,7 +137,7 @@ Result<TieCable> makeTie(JackRef a, JackRef b, const Patch& patch, const Library
 }
 
 Result<TieCable> readTie(const std::string& sentence, const Patch& patch, const Library& library) {
-    const std::string text = lower(sentence);
+    const std::string text = plain(sentence);
     const std::vector<std::size_t> splits = splitsOf(text);
     if (splits.empty()) return failure("write which output goes to which input, as in \"clock 16ths to tracks clock\"");
     const auto outputs = jacksOf(patch, library, true);
@@ -159,7 +160,7 @@ Result<std::vector<Edit>> readTies(const std::string& text, const Patch& patch, 
     int number = 0;
     while (begin <= text.size()) {
         const std::size_t end = std::min(text.find_first_of("\n;", begin), text.size());
-        const std::string sentence = lower(withoutMark(std::string_view(text).substr(begin, end - begin)));
+        const std::string sentence = plain(withoutMark(std::string_view(text).substr(begin, end - begin)));
         begin = end + 1;
         if (sentence.empty()) continue;
         ++number;
@@ -174,7 +175,7 @@ Result<std::vector<Edit>> readTies(const std::string& text, const Patch& patch, 
 
 std::vector<std::string> completeTie(const std::string& text, const Patch& patch, const Library& library,
                                      std::size_t limit) {
-    std::string typed = lower(text);
+    std::string typed = plain(text);
     std::string head;
     const JackInfo* output = nullptr;
     const auto splits = splitsOf(text);
@@ -190,7 +191,7 @@ std::vector<std::string> completeTie(const std::string& text, const Patch& patch
     };
     std::vector<Ranked> found;
     for (const Named& named : jacksOf(patch, library, !output)) {
-        const std::string name = lower(named.name);
+        const std::string name = plain(named.name);
         const auto at = name.find(typed);
         if (at == std::string::npos) continue;
         if (output && patch.cableInto(named.ref)) continue;

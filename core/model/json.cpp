@@ -129,6 +129,18 @@ void Reader::eachNumber(const char* key, const std::function<void(const std::str
     for (const auto& item : object->items()) entry(item.key(), inner.number(item.key().c_str(), -1e12, 1e12));
 }
 
+void Reader::eachNumber(const char* key, const std::function<void(const std::string&, double)>& entry,
+                        const std::function<void(const std::string&, const std::string&)>& spoken) {
+    const Json* object = find(key);
+    if (!object) return;
+    Reader inner(*object, where(key));
+    for (const auto& item : object->items())
+        if (item.value().is_string())
+            spoken(item.key(), inner.text(item.key().c_str()));
+        else
+            entry(item.key(), inner.number(item.key().c_str(), -1e12, 1e12));
+}
+
 void Reader::eachPair(const char* key, const std::function<void(const std::string&, const std::string&)>& entry) {
     const Json* object = find(key);
     if (!object) return;

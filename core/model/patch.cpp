@@ -27,7 +27,9 @@ Post readPost(Reader& in) {
     post.module = in.id("module");
     post.part = in.id("part");
     post.voice = in.text("voice", "");
-    in.eachNumber("knobs", [&](const std::string& id, double value) { post.knobs[id] = value; });
+    in.eachNumber(
+        "knobs", [&](const std::string& id, double value) { post.knobs[id] = value; },
+        [&](const std::string& id, const std::string& text) { post.spoken[id] = text; });
     post.sample = in.text("sample", "");
     post.tuning = in.text("tuning", "");
     post.note = in.text("note", "");
@@ -233,7 +235,8 @@ std::string writePatch(const Patch& patch) {
         Json node = {
             {"id", post.id}, {"name", post.name}, {"slot", post.slot}, {"module", post.module}, {"part", post.part}};
         putText(node, "voice", post.voice);
-        if (!post.knobs.empty()) node["knobs"] = writeNumbers(post.knobs);
+        if (!post.knobs.empty() || !post.spoken.empty()) node["knobs"] = writeNumbers(post.knobs);
+        for (const auto& [id, text] : post.spoken) node["knobs"][id] = text;
         putText(node, "sample", post.sample);
         putText(node, "tuning", post.tuning);
         putText(node, "note", post.note);

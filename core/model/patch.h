@@ -33,6 +33,8 @@ struct Post {
     std::string note{};
     std::map<std::string, std::string> knobNotes{}; ///< by knob id
     std::set<std::string> locked{};                 ///< knobs that stay as they are until they are unlocked
+    /// Knobs that a file gives in words ("band-pass", "412 Hz", "10:20"), by knob id; checkPatch makes them values.
+    std::map<std::string, std::string> spoken{};
 
     bool operator==(const Post&) const = default;
 };

@@ -15,12 +15,6 @@ QString demoFile(const QString& name) {
     return QStringLiteral(LARIAT_SOURCE "/data/demo/%1.json").arg(name);
 }
 
-Patch demo(const QString& name) {
-    auto patch = openPatch(demoFile(name).toStdString(), workspace().library);
-    if (!patch) throw std::runtime_error(patch.error().text());
-    return *patch;
-}
-
 const Post* named(const Patch& patch, const std::string& name) {
     const auto it = std::ranges::find(patch.posts, name, &Post::name);
     return it == patch.posts.end() ? nullptr : &*it;
@@ -143,7 +137,7 @@ class BuildingWindowTest : public QObject {
     }
     void everyPatchFromAnEmptyChart() {
         QFETCH(QString, name);
-        const Patch wanted = demo(name);
+        const Patch wanted = demo(name.toStdString() + ".json");
         Opened o;
         startIn(o, wanted);
         for (const Post& post : wanted.posts) addPost(o, post);
@@ -171,7 +165,7 @@ class BuildingWindowTest : public QObject {
     }
     void byMouse() {
         QFETCH(QString, name);
-        const Patch wanted = demo(name);
+        const Patch wanted = demo(name.toStdString() + ".json");
         Opened o;
         startIn(o, wanted);
         for (const Post& post : wanted.posts) addPost(o, post);

@@ -4,6 +4,7 @@
 #include "library/check.h"
 #include "measure/measure.h"
 #include "support/allocations.h"
+#include "support/live.h"
 #include "support/patches.h"
 #include "units/level.h"
 
@@ -37,13 +38,6 @@ PatchMaker tone() {
         .post("out", "harbour", "out")
         .tie("osc.sine", "out.left")
         .knob("out", "level", 0);
-}
-
-std::vector<float> played(Engine& engine, std::size_t frames, std::size_t block) {
-    std::vector<float> out(2 * frames);
-    for (std::size_t done = 0; done < frames; done += block)
-        engine.process(out.data() + 2 * done, std::min(block, frames - done));
-    return out;
 }
 
 /// Largest part of a steady tone that is not the tone, in dB: what a click would leave.

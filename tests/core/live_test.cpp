@@ -1,6 +1,5 @@
 // Editing while it plays: live equals offline after every kind of edit, material is exchanged in place, what is urgent
 // waits for nothing, watching changes nothing, and the ears are guarded whatever the levels.
-#include "blocks/parts/kernels.h"
 #include "engine/engine.h"
 #include "engine/render.h"
 #include "engine/solo.h"
@@ -8,6 +7,7 @@
 #include "measure/measure.h"
 #include "model/audio_file.h"
 #include "support/allocations.h"
+#include "support/live.h"
 #include "support/patches.h"
 #include "units/level.h"
 
@@ -29,17 +29,6 @@ namespace {
 
 const Library& library() {
     return workspace().library;
-}
-
-Patch demo(const char* name) {
-    return *openPatch(std::filesystem::path(LARIAT_SOURCE) / "data/demo" / name, library());
-}
-
-std::vector<float> played(Engine& engine, std::size_t frames, std::size_t block = 256) {
-    std::vector<float> out(2 * frames);
-    for (std::size_t done = 0; done < frames; done += block)
-        engine.process(out.data() + 2 * done, std::min(block, frames - done));
-    return out;
 }
 
 Patch edited(const Patch& patch, const Edit& edit) {
@@ -89,28 +78,6 @@ PatchMaker tone() {
         .post("out", "harbour", "out")
         .tie("osc.sine", "out.left")
         .knob("out", "level", 0);
-}
-
-/// A mixer into itself with a gain above one, heard at some level.
-PatchMaker howling(double outLevel, double vcaOffset) {
-    PatchMaker maker;
-    maker.post("osc", "anchor", "osc")
-        .post("mixer", "gangway", "mixer")
-        .post("bilge", "bilge", "1")
-        .post("vca", "ballast-a", "1")
-        .post("out", "harbour", "out");
-    maker.knob("bilge", "offset", 5.0)
-        .knob("bilge", "amount", 100.0)
-        .knob("mixer", "level-1", 20.0)
-        .knob("mixer", "level-2", 100.0)
-        .knob("vca", "offset", vcaOffset)
-        .knob("out", "level", outLevel);
-    maker.tie("osc.pulse", "mixer.in-1")
-        .tie("mixer.mix", "bilge.in")
-        .tie("bilge.out", "mixer.in-2")
-        .tie("mixer.mix", "vca.in")
-        .tie("vca.out", "out.left");
-    return maker;
 }
 
 } // namespace
@@ -483,143 +450,6 @@ class LiveTest : public QObject {
         QVERIFY(!asked->setPatch(edited(patch, RemoveCable{patch.cables.front().id})));
         QVERIFY(asked->patch() == patch);
         QCOMPARE(listen(*asked), listen(*alone));
-    }
-
-    void aHowlIsShutWhateverTheLevels() {
-        std::mt19937 random(3);
-        for (int n = 0; n < 8; ++n) {
-            const double level = n == 0 ? -0.5 : -std::uniform_real_distribution<double>(0.0, 30.0)(random);
-            const double offset = n < 2 ? 100.0 : std::uniform_real_distribution<double>(10.0, 100.0)(random);
-            PatchMaker maker = howling(level, offset);
-            Engine engine;
-            engine.setMonitorGain(0.5f);
-            engine.setPatch(maker.make(), library());
-            played(engine, 96000);
-            QVERIFY2(engine.meters.muted.load(), qPrintable(QString::number(level)));
-            QCOMPARE(engine.meters.guard.load(), Guard::Howl);
-            for (const float v : played(engine, 480)) QVERIFY(std::abs(v) < 1e-3f);
-            // No edit opens it; touching the monitor does.
-            engine.setPatch(maker.post("noise", "spray", "noise").make(), library());
-            engine.setPatch(maker.knob("out", "level", level - 1.0).make(), library());
-            for (const float v : played(engine, 9600)) QVERIFY(std::abs(v) < 1e-3f);
-            QVERIFY(engine.meters.muted.load());
-            engine.setMonitorGain(0.4f);
-            played(engine, 480);
-            QVERIFY(!engine.meters.muted.load());
-        }
-    }
-
-    void dcAndJumpsAreHeldBack() {
-        Engine dc;
-        dc.setMonitorGain(1.0f);
-        dc.setPatch(PatchMaker()
-                        .post("bias", "bilge", "1")
-                        .post("out", "harbour", "out")
-                        .tie("bias.out", "out.left")
-                        .knob("bias", "offset", 5.0)
-                        .knob("out", "level", -3.0)
-                        .make(),
-                    library());
-        played(dc, 3 * 48000);
-        QCOMPARE(dc.meters.guard.load(), Guard::Dc);
-        for (const float v : played(dc, 480)) QVERIFY(std::abs(v) < 1e-3f);
-
-        // A quiet tone for three seconds, then 40 dB more of it: 20 dB are let through.
-        PatchMaker maker;
-        maker.post("osc", "keel", "a").post("vca", "ballast-a", "1").post("out", "harbour", "out");
-        maker.tie("osc.sine", "vca.in").tie("vca.out", "out.left").knob("vca", "offset", 1.0).knob("out", "level", 0);
-        Engine jump;
-        jump.setMonitorGain(1.0f);
-        jump.setPatch(maker.make(), library());
-        const auto quiet = played(jump, 3 * 48000);
-        jump.setPatch(maker.knob("vca", "offset", 100.0).make(), library());
-        played(jump, 9600);
-        const auto loud = played(jump, 9600);
-        const double before = measureLevel(std::span(quiet).last(9600)).peak().value;
-        const double after = measureLevel(loud).peak().value;
-        QCOMPARE(jump.meters.guard.load(), Guard::Jump);
-        QVERIFY2(toDecibels(after / before).value < 21.5,
-                 qPrintable(QString::number(toDecibels(after / before).value)));
-        jump.setMonitorGain(1.0f);
-        QVERIFY(measureLevel(played(jump, 9600)).peak().value > 0.4);
-    }
-
-    /// The shipped patches are left alone, and peaks between the samples stay below -1 dBFS.
-    void shippedPatchesAreLeftAlone_data() {
-        QTest::addColumn<QString>("file");
-        for (const auto& entry :
-             std::filesystem::directory_iterator(std::filesystem::path(LARIAT_SOURCE) / "data/demo"))
-            if (entry.path().extension() == ".json")
-                QTest::newRow(entry.path().stem().c_str()) << QString::fromStdString(entry.path().filename().string());
-    }
-    void shippedPatchesAreLeftAlone() {
-        QFETCH(QString, file);
-        Engine engine;
-        engine.setMonitorGain(1.0f);
-        engine.setPatch(demo(file.toLatin1().constData()), library());
-        played(engine, 8 * 48000, 1024);
-        QVERIFY2(engine.meters.guard.load() == Guard::Open,
-                 qPrintable(QString::number(static_cast<int>(engine.meters.guard.load()))));
-    }
-
-    void peaksBetweenSamplesAreHeld() {
-        PatchMaker maker;
-        maker.post("osc", "keel", "a").post("out", "harbour", "out").tie("osc.saw", "out.left");
-        maker.knob("osc", "octave", 6.0).knob("out", "level", 0);
-        Engine engine;
-        engine.setMonitorGain(4.0f);
-        engine.setPatch(maker.make(), library());
-        played(engine, 4800);
-        const auto heard = played(engine, 48000);
-        std::vector<float> left;
-        for (std::size_t i = 0; i < heard.size(); i += 2) left.push_back(heard[i]);
-        const auto finer = convertMix(left, left, 48000.0, 384000.0);
-        double peak = 0.0;
-        for (std::size_t i = finer.size() / 4; i < finer.size() * 3 / 4; ++i)
-            peak = std::max(peak, std::abs(static_cast<double>(finer[i])) * kFullScaleVolts);
-        QVERIFY2(peak < 0.91, qPrintable(QString::number(peak)));
-        QVERIFY(engine.meters.limited.load());
-    }
-
-    /// Plain and wide vector units give the same bits.
-    void kernelsAgree() {
-        const Kernels* wide = wideKernels();
-        if (!wide) QSKIP("this processor has no AVX2");
-        const Kernels& plain = plainKernels();
-        std::mt19937 random(11);
-        const auto unit = [&](float low, float high) {
-            return std::uniform_real_distribution<float>(low, high)(random);
-        };
-        for (int round = 0; round < 2000; ++round) {
-            Line in;
-            Line other;
-            for (int i = 0; i < kRun; ++i) {
-                in[i] = unit(-22.0f, 22.0f);
-                other[i] = unit(0.0f, 1.4f);
-            }
-            const auto same = [&](auto&& call) {
-                Line a{};
-                Line b{};
-                call(plain, a);
-                call(*wide, b);
-                return std::memcmp(a.data(), b.data(), sizeof a) == 0;
-            };
-            QVERIFY(same([&](const Kernels& k, Line& out) { k.exp2(0.003f, in.data(), out.data()); }));
-            QVERIFY(same([&](const Kernels& k, Line& out) { k.tan(other.data(), 1.41f, out.data()); }));
-            QVERIFY(same([&](const Kernels& k, Line& out) { k.addSine(5.0f, other.data(), out.data(), 51); }));
-            QVERIFY(same([&](const Kernels& k, Line& out) { k.decay(1.0f, -0.7f, 0.999f, out.data(), 61); }));
-            QVERIFY(same([&](const Kernels& k, Line& out) {
-                SvfCoefficients c;
-                k.svf(other.data(), other.data(), c);
-                out = c.toTwo;
-            }));
-            QVERIFY(same([&](const Kernels& k, Line& out) { out[0] = k.dot(in.data(), other.data(), kRun); }));
-            const Extent a = plain.extent(in.data());
-            const Extent b = wide->extent(in.data());
-            QVERIFY(a.low == b.low && a.high == b.high && a.numbers && b.numbers);
-            in[round % kRun] = std::nanf("");
-            QVERIFY(!plain.extent(in.data()).numbers && !wide->extent(in.data()).numbers);
-        }
     }
 };
 

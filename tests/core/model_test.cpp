@@ -48,7 +48,7 @@ const Spoilt kSpoilt[] = {
     {"unknown knob", [](Json& d) { d["posts"][2]["knobs"]["sheen"] = 1; }, "posts/3/knobs/sheen", "no knob"},
     {"knob out of range", [](Json& d) { d["posts"][2]["knobs"]["sustain"] = 1e6; }, "posts/3/knobs/sustain", "outside"},
     {"knob is a text", [](Json& d) { d["posts"][2]["knobs"]["sustain"] = "high"; }, "posts/3/knobs/sustain",
-     "expected a number"},
+     "\"high\" is none of its values"},
     {"knob is null, as NaN is written", [](Json& d) { d["posts"][2]["knobs"]["sustain"] = nullptr; },
      "posts/3/knobs/sustain", "expected a number"},
     {"post twice", [](Json& d) { d["posts"][1]["id"] = "clock"; }, "posts/2/id", "another post"},
@@ -104,6 +104,39 @@ class ModelTest : public QObject {
         QCOMPARE(again["mood"].get<std::string>(), std::string("foggy"));
         QCOMPARE(again["posts"][0]["sticker"]["colour"].get<std::string>(), std::string("red"));
         QCOMPARE(again["cables"][3]["borrowed-from"].get<std::string>(), std::string("Ines"));
+    }
+
+    /// Knobs may be written as one would type them, and every switch by its words.
+    void knobsAreReadInWords() {
+        Json document = lampJson();
+        document["posts"][2]["knobs"] = {{"sustain", "12:00"}};
+        const auto read = readPatch(document.dump());
+        QVERIFY(read);
+        QCOMPARE(Json::parse(writePatch(*read))["posts"][2]["knobs"]["sustain"].get<std::string>(),
+                 std::string("12:00"));
+        const auto set = checkPatch(*read, workspace().library);
+        QVERIFY(set && set->posts[2].spoken.empty());
+        QCOMPARE(set->posts[2].knobs.at("sustain"), 50.0);
+        int words = 0;
+        for (const auto& [id, module] : workspace().library.modules())
+            for (const PartInfo& part : module.parts)
+                for (const KnobInfo& knob : part.knobs)
+                    for (std::size_t n = 0; knob.scale.taper == Taper::Switch && n < knob.scale.words.size(); ++n) {
+                        Patch patch;
+                        patch.posts = {{.id = "one",
+                                        .name = "one",
+                                        .slot = "one",
+                                        .module = id,
+                                        .part = part.id,
+                                        .voice = "",
+                                        .knobs = {}}};
+                        patch.posts[0].spoken[knob.id] = knob.scale.words[n];
+                        const auto turned = checkPatch(patch, workspace().library);
+                        QVERIFY2(turned, turned ? "" : turned.error().text().c_str());
+                        QCOMPARE(turned->posts[0].knobs.at(knob.id), static_cast<double>(n));
+                        ++words;
+                    }
+        QVERIFY(words > 200);
     }
 
     void stepsKeepTheirParts() {

@@ -396,6 +396,26 @@ class ShapersTest : public QObject {
         QVERIFY(std::abs(at(in, "follow", 0.45) - 8.0) < 0.8 && at(in, "gate", 0.45) > 5.0);
     }
 
+    /// A file of 44.1 kHz: 18 kHz has its image at 26.1 kHz, 19 kHz at 25.1 kHz.
+    void recordingsOfAnotherRateLeaveNoImage() {
+        figure("external-in", "image of a 44.1 kHz recording below -75 dB up to 18 kHz");
+        for (const double hertz : {1000.0, 12000.0, 18000.0}) {
+            auto sample = std::make_shared<Sample>();
+            sample->rate = 44100;
+            for (int n = 0; n < 44100; ++n)
+                sample->left.push_back(static_cast<float>(std::sin(2.0 * kPi * hertz * n / 44100.0)));
+            Rig in("external-in");
+            in.setup.material.sample = sample;
+            in.run(0.5);
+            const auto steady = part(in.out("left"), 0.1, 0.4);
+            const double tone = amplitudeOf(steady, hertz);
+            const double image = amplitudeOf(steady, 44100.0 - hertz);
+            const double down = toDecibels(image / tone).value;
+            QVERIFY2(down < -75.0, qPrintable(QStringLiteral("%1 Hz: %2 dB").arg(hertz).arg(down)));
+            QVERIFY2(std::abs(tone - 5.0) < (hertz < 15000.0 ? 0.05 : 0.3), qPrintable(QString::number(tone)));
+        }
+    }
+
     void fasterRecordingsDoNotAlias() {
         auto sample = std::make_shared<Sample>();
         for (int n = 0; n < 96000; ++n)

@@ -14,7 +14,11 @@ const Workspace& workspace() {
 }
 
 Patch lamp() {
-    auto patch = openPatch(std::filesystem::path(LARIAT_SOURCE) / "data/demo/lamp.json", workspace().library);
+    return demo("lamp.json");
+}
+
+Patch demo(const std::string& file) {
+    auto patch = openPatch(std::filesystem::path(LARIAT_SOURCE) / "data/demo" / file, workspace().library);
     if (!patch) throw std::runtime_error(patch.error().text());
     return *patch;
 }

@@ -14,6 +14,8 @@ namespace lariat::test {
 const Workspace& workspace();
 /// The shipped demo.
 Patch lamp();
+/// A shipped patch, "lamp.json".
+Patch demo(const std::string& file);
 
 /// Builds a patch: posts as "id = slot/part", cables as "post.jack > post.jack", knobs as "post.knob = value".
 class PatchMaker {
