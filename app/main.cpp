@@ -57,21 +57,26 @@ int main(int argc, char** argv) {
         QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + QStringLiteral("/unsaved");
     const bool posing = parser.isSet(picture);
     const auto workspace = [] { return lariat::loadWorkspace(lariat::dataFolder(), lariat::ownDataFolder()); };
-    lariat::MainWindow window(workspace(), lariat::allPlaces(), posing ? QString() : folder);
-    // One more window is a session of its own: another patch, with its own sound. It goes when it is closed.
-    const auto another = [&workspace, &folder] {
-        auto* more = new lariat::MainWindow(workspace(), lariat::allPlaces(), folder);
-        more->setAttribute(Qt::WA_DeleteOnClose);
-        more->sound().setBlockFrames(lariat::Preferences::blockFrames());
-        more->sound().openDevice(lariat::Preferences::device());
-        more->sound().openMidi({});
-        more->show();
-        return more;
+    // Each window is a session of its own: another patch, with its own sound. It goes when it is closed.
+    std::function<lariat::MainWindow*()> another = [&]() -> lariat::MainWindow* {
+        auto* made = new lariat::MainWindow(workspace(), lariat::allPlaces(), posing ? QString() : folder);
+        made->setAttribute(Qt::WA_DeleteOnClose);
+        QObject::connect(made, &lariat::MainWindow::newWindowWanted, &app, [&another] {
+            lariat::MainWindow* more = another();
+            more->sound().setBlockFrames(lariat::Preferences::blockFrames());
+            more->sound().openMidi({});
+            more->sound().openDevice(lariat::Preferences::device());
+            more->show();
+        });
+        QObject::connect(made, &lariat::MainWindow::quitWanted, &app, &QApplication::closeAllWindows);
+        QObject::connect(made, &lariat::MainWindow::themeChosen, &app, [made](lariat::Theme theme) {
+            for (QWidget* other : QApplication::topLevelWidgets())
+                if (auto* main = qobject_cast<lariat::MainWindow*>(other); main && main != made)
+                    main->chooseTheme(theme);
+        });
+        return made;
     };
-    std::function<void(lariat::MainWindow&)> offerWindows = [&](lariat::MainWindow& from) {
-        QObject::connect(&from, &lariat::MainWindow::newWindowWanted, &app, [&] { offerWindows(*another()); });
-    };
-    offerWindows(window);
+    lariat::MainWindow& window = *another();
     if (!posing) window.restoreGeometry(QSettings().value(QStringLiteral("window")).toByteArray());
     if (parser.isSet(size)) {
         const QStringList sides = parser.value(size).split(QLatin1Char('x'));
@@ -84,6 +89,7 @@ int main(int argc, char** argv) {
             : window.openFile(files.first());
     if (posing && !opened) {
         std::fprintf(stderr, "lariat: %s\n", qPrintable(window.messages().text()));
+        delete &window;
         return 2;
     }
     window.sound().setBlockFrames(lariat::Preferences::blockFrames());
@@ -91,9 +97,13 @@ int main(int argc, char** argv) {
     window.sound().openDevice(posing ? QString::fromLatin1(lariat::kSimulatedDevice) : lariat::Preferences::device());
     window.showPlace(parser.value(place));
     window.show();
-    if (posing)
-        return lariat::takePicture(window, {parser.value(picture), parser.value(select), parser.value(until).toInt(),
-                                            parser.isSet(keys), parser.value(panel)});
+    if (posing) {
+        const int done =
+            lariat::takePicture(window, {parser.value(picture), parser.value(select), parser.value(until).toInt(),
+                                         parser.isSet(keys), parser.value(panel)});
+        delete &window;
+        return done;
+    }
     window.offerRecovery();
     return QApplication::exec();
 }

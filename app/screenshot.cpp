@@ -28,9 +28,9 @@ int takePicture(MainWindow& window, const Pose& pose) {
         const int row = pose.selected.toInt(&isRow);
         const auto& cables = window.document().patch().cables;
         if (isRow && row >= 1 && row <= static_cast<int>(cables.size()))
-            patch->chart().selectCable(cables[static_cast<std::size_t>(row - 1)].id);
+            window.selection().chooseCable(cables[static_cast<std::size_t>(row - 1)].id);
         else if (!pose.selected.isEmpty())
-            patch->chart().selectPost(pose.selected.toStdString());
+            window.selection().choosePost(pose.selected.toStdString());
         window.document().setUntilRow(pose.untilRow);
         patch->keys().setVisible(pose.keys);
         patch->panel().setCurrentIndex(pose.panel == QLatin1String("findings")   ? 1

@@ -16,7 +16,7 @@ void Destination::addOptions(CLI::App& command) {
 void Destination::write(const Patch& patch) const {
     if (out.empty() && !inPlace)
         throw Failed{{file.string(), {}, "would be written over; say where with --out, or --in-place if you mean it"}};
-    need(writeFile(out.empty() ? file : out, writePatch(patch)));
+    need(writeFile(out.empty() ? file : out, writePatch(patch), FileKind::Patch));
 }
 
 JackRef readJack(const std::string& text) {

@@ -138,7 +138,7 @@ void addSheet(CLI::App& app, Context& context) {
         else if (options->out.extension() == ".pdf")
             need(writePdf(sheet, options->out));
         else if (options->out.extension() == ".md")
-            need(writeFile(options->out, writeMarkdown(sheet)));
+            need(writeFile(options->out, writeMarkdown(sheet), FileKind::Text));
         else
             throw Failed{{options->out.string(), {}, "should end in .md or .pdf"}};
         if (context.json) std::cout << dump({{"file", options->out.string()}, {"cables", patch.cables.size()}});
@@ -174,7 +174,8 @@ void addMidi(CLI::App& app, Context& context) {
                 throw Failed{{options->file.string(), {}, fmt::format("nothing is played at \"{}\"", options->post)}};
             return need(writeMidiFile(options->midi, *played));
         }
-        Performance played = need(readMidiFile(options->midi, options->post));
+        const MidiImport read = need(readMidiFile(options->midi, options->post));
+        Performance played = read.performance;
         played.lengthBeats = options->length;
         const auto count = played.messages.size();
         const Patch changed = need(applyEdit(patch, SetPerformance{std::move(played)}).and_then([&](Patch next) {
@@ -182,9 +183,10 @@ void addMidi(CLI::App& app, Context& context) {
         }));
         options->write(changed);
         if (context.json)
-            std::cout << dump({{"messages", count}});
+            std::cout << dump({{"messages", count}, {"left-out", read.systemMessages + read.marks}});
         else
-            fmt::print("{} messages are played at {} now\n", count, options->post);
+            fmt::print("{} messages are played at {} now{}\n", count, options->post,
+                       read.leftOut().empty() ? "" : "; left out: " + read.leftOut());
     });
 }
 

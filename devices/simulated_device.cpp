@@ -1,5 +1,8 @@
 #include "devices/simulated_device.h"
 
+#include "model/file.h"
+
+#include <atomic>
 #include <chrono>
 #include <vector>
 
@@ -25,12 +28,16 @@ class SimulatedDevice::Recorder {
     Recorder(const Recorder&) = delete;
     Recorder& operator=(const Recorder&) = delete;
     [[nodiscard]] bool open() const { return file_ != nullptr; }
+    /// The disk takes no more; what was written stays.
+    [[nodiscard]] bool failed() const { return failed_; }
     void write(const std::vector<float>& block) {
-        sf_write_float(file_, block.data(), static_cast<sf_count_t>(block.size()));
+        const auto size = static_cast<sf_count_t>(block.size());
+        if (!failed_ && sf_write_float(file_, block.data(), size) != size) failed_ = true;
     }
 
   private:
     SNDFILE* file_ = nullptr;
+    std::atomic<bool> failed_{false};
 };
 
 Result<void> SimulatedDevice::start(AudioCallback callback) {
@@ -53,6 +60,7 @@ void SimulatedDevice::stop() {
 }
 
 Result<void> SimulatedDevice::recordTo(const std::filesystem::path& file) {
+    if (auto allowed = mayWrite(file, FileKind::Sound); !allowed) return allowed;
     auto recorder = std::make_shared<Recorder>(file, settings_.rate);
     if (!recorder->open())
         return tl::unexpected(Error{file.string(), {}, "cannot be written; choose another place for the recording"});
@@ -65,6 +73,11 @@ void SimulatedDevice::recordStop() {
     std::shared_ptr<Recorder> done;
     const std::lock_guard lock(mutex_);
     done.swap(recorder_);
+}
+
+bool SimulatedDevice::recordFailed() {
+    const std::lock_guard lock(mutex_);
+    return recorder_ && recorder_->failed();
 }
 
 void SimulatedDevice::work() {

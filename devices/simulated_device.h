@@ -27,6 +27,8 @@ class SimulatedDevice final : public AudioDevice {
     /// Writes everything that is played from now on into a float WAV file, until recordStop or stop.
     Result<void> recordTo(const std::filesystem::path& file);
     void recordStop();
+    /// True once the disk has taken no more of it.
+    [[nodiscard]] bool recordFailed();
     /// What comes in, again and again: interleaved stereo at the device's rate. Call before start; empty: nothing does.
     void playIn(std::vector<float> interleaved) { coming_ = std::move(interleaved); }
     /// Behaves as if the cable to the interface had been pulled.

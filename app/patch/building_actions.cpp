@@ -8,8 +8,9 @@
 #include "library/tie.h"
 #include "look/look.h"
 #include "look/text.h"
-#include "patch/plug_warning.h"
 #include "shell/finder.h"
+#include "shell/shortcuts.h"
+#include "widgets/plug_warning.h"
 
 #include <QClipboard>
 #include <QGuiApplication>
@@ -39,49 +40,47 @@ BuildingActions::BuildingActions(const Session& session, Chart& chart, QWidget* 
     : QObject(window), session_(session), chart_(chart), window_(window) {}
 
 void BuildingActions::addTo(QMenu& patch) {
-    const auto add = [&](const QString& text, const char* keys, auto&& run) {
-        QAction* action = patch.addAction(text, this, run);
-        action->setShortcut(QKeySequence(QString::fromLatin1(keys)));
-        return action;
+    const auto add = [&](const char* name, const QString& text, auto&& run) {
+        return addNamed(patch, name, text, this, run);
     };
     QMenu* fromCase = patch.addMenu(tr("&Add from the case"));
     connect(fromCase, &QMenu::aboutToShow, this, [this, fromCase] { fillCaseMenu(*fromCase); });
     fillCaseMenu(*fromCase);
-    add(tr("&Find a part to add…"), "Ctrl+E", [this] { findPart(); });
-    add(tr("A&nother of a kind…"), "Ctrl+Shift+A", [this] { another(); });
+    add("find-part", tr("&Find a part to add…"), [this] { findPart(); });
+    add("another", tr("A&nother of a kind…"), [this] { another(); });
     patch.addSeparator();
-    ofRow_ << add(tr("&Insert into the cable…"), "Ctrl+I", [this] { insert(); })
-           << add(tr("&Split its output…"), "Ctrl+Shift+T", [this] { split(); })
-           << add(tr("Plug its &start elsewhere…"), "Ctrl+Shift+Left", [this] { plugElsewhere(true); })
-           << add(tr("Plug its en&d elsewhere…"), "Ctrl+Shift+Right", [this] { plugElsewhere(false); })
-           << add(tr("S&wap the two chosen cables"), "Ctrl+Shift+X", [this] { swapCables(); })
-           << add(tr("Take the cable &out"), "Del", [this] { chart_.removeSelected(); })
-           << add(tr("Row &earlier"), "Ctrl+Up", [this] { chart_.moveSelected(-1); })
-           << add(tr("Row &later"), "Ctrl+Down", [this] { chart_.moveSelected(1); })
-           << add(tr("Put the rows &under…"), "Ctrl+U", [this] { regroup(); })
-           << add(tr("Its &heading…"), "Ctrl+Shift+R", [this] {
+    ofRow_ << add("insert", tr("&Insert into the cable…"), [this] { insert(); })
+           << add("split", tr("&Split its output…"), [this] { split(); })
+           << add("move-start", tr("Plug its &start elsewhere…"), [this] { plugElsewhere(true); })
+           << add("move-end", tr("Plug its en&d elsewhere…"), [this] { plugElsewhere(false); })
+           << add("swap", tr("S&wap the two chosen cables"), [this] { swapCables(); })
+           << add("remove-cable", tr("Take the cable &out"), [this] { chart_.removeSelected(); })
+           << add("row-earlier", tr("Row &earlier"), [this] { chart_.moveSelected(-1); })
+           << add("row-later", tr("Row &later"), [this] { chart_.moveSelected(1); })
+           << add("regroup", tr("Put the rows &under…"), [this] { regroup(); })
+           << add("heading", tr("Its &heading…"), [this] {
                   if (const Cable* cable = chosenCable())
                       showHeadingMenu(cable->voice, cable->step,
                                       chart_.viewport()->mapToGlobal(chart_.pointOn(cable->to.post, cable->id)));
               });
     patch.addSeparator();
-    ofPost_ << add(tr("&Name, voice and note of the post…"), "F2", [this] { describePost(); })
-            << add(tr("&Copy its settings"), "Ctrl+Shift+C", [this] { copySettings(); })
-            << add(tr("Past&e settings"), "Ctrl+Shift+V", [this] { pasteSettings(); })
-            << add(tr("&Remove the post"), "Ctrl+Del", [this] { removePost(); });
-    add(tr("Order the posts alon&g the flow"), "Ctrl+Shift+G", [this] {
+    ofPost_ << add("describe-post", tr("&Name, voice and note of the post…"), [this] { describePost(); })
+            << add("copy-settings", tr("&Copy its settings"), [this] { copySettings(); })
+            << add("paste-settings", tr("Past&e settings"), [this] { pasteSettings(); })
+            << add("remove-post", tr("&Remove the post"), [this] { removePost(); });
+    add("order-posts", tr("Order the posts alon&g the flow"), [this] {
         const Edits edits = orderPosts(session_.document.patch());
         if (edits.empty())
             Q_EMIT message(tr("The posts stand along the flow already."), false);
         else
             session_.document.apply(edits, tr("order the posts"));
     });
-    add(tr("Double the &voice…"), "Ctrl+D", [this] { duplicate(); });
+    add("double-voice", tr("Double the &voice…"), [this] { duplicate(); });
 }
 
 void BuildingActions::showMenu(const QPoint& where) {
     QMenu menu(window_);
-    if (chart_.selectedCable()) menu.addActions(ofRow_);
+    if (session_.selection.cable()) menu.addActions(ofRow_);
     if (chosenPost()) {
         menu.addSeparator();
         menu.addActions(ofPost_);
@@ -91,20 +90,24 @@ void BuildingActions::showMenu(const QPoint& where) {
     menu.exec(where);
 }
 
-void BuildingActions::showHeadingMenu(const std::string& voice, const std::string& step, const QPoint& where) {
+/// It takes its names by value: the row that asked for the menu may be laid out anew while the menu is open.
+void BuildingActions::showHeadingMenu(std::string voice, std::string step, const QPoint& where) {
     QMenu menu(window_);
     menu.setObjectName(QStringLiteral("heading"));
-    const Heading* now = session_.document.patch().heading(voice, step);
-    const bool folded = now && now->folded;
+    const auto styleNow = [&] {
+        const Heading* now = session_.document.patch().heading(voice, step);
+        return now ? *now : Heading{voice, step};
+    };
+    const bool folded = styleNow().folded;
     menu.addAction(folded ? tr("Unfold") : tr("Fold"), this, [&, folded] {
-        Heading heading = now ? *now : Heading{voice, step};
+        Heading heading = styleNow();
         heading.folded = !folded;
         session_.document.apply({StyleHeading{heading}}, folded ? tr("unfold a heading") : tr("fold a heading"));
     });
     menu.addAction(tr("Rename…"), this, [&] { renameHeading(voice, step); });
     QMenu* colours = menu.addMenu(tr("Colour"));
     const auto style = [&](const std::string& colour) {
-        Heading heading = now ? *now : Heading{voice, step};
+        Heading heading = styleNow();
         heading.colour = colour;
         session_.document.apply({StyleHeading{heading}}, tr("colour a heading"));
     };
@@ -134,13 +137,13 @@ void BuildingActions::showHeadingMenu(const std::string& voice, const std::strin
 }
 
 const Cable* BuildingActions::chosenCable() {
-    const Cable* cable = session_.document.patch().cable(chart_.selectedCable());
+    const Cable* cable = session_.document.patch().cable(session_.selection.cable());
     if (!cable) Q_EMIT message(tr("Choose a row of the chart first."), true);
     return cable;
 }
 
 const Post* BuildingActions::chosenPost() {
-    return session_.document.patch().post(chart_.selectedPost());
+    return session_.document.patch().post(session_.selection.post());
 }
 
 bool BuildingActions::apply(const Result<Edits>& edits, const QString& name) {
@@ -167,7 +170,8 @@ void BuildingActions::addPart(const Slot& slot, const PartInfo& part) {
     const Post* beside = chosenPost();
     const Post post =
         postFor(session_.document.patch(), {&slot, module, &part}, beside ? beside->voice : std::string());
-    if (session_.document.apply({AddPost{post}}, tr("add %1").arg(q(post.name)))) chart_.selectPost(post.id);
+    if (session_.document.apply({AddPost{post}}, tr("add %1").arg(q(post.name))))
+        session_.selection.choosePost(post.id);
 }
 
 void BuildingActions::findPart() {
@@ -206,7 +210,7 @@ void BuildingActions::insert() {
     const auto into = [this, id = cable->id](const Post& post) {
         if (apply(insertInto(session_.document.patch(), session_.document.library(), id, post),
                   tr("insert %1").arg(q(post.name))))
-            chart_.selectPost(post.id);
+            session_.selection.choosePost(post.id);
     };
     const auto offer = [&](const QString& text, const FreePart& free) {
         finder.add(text, [this, into, slot = *free.slot, module = free.module, part = free.part, voice = cable->voice] {
@@ -258,7 +262,8 @@ void BuildingActions::waysTo(const JackRef& output, const JackRef& input) {
                                             .arg(100.0 * way.sagPerVolt, 0, 'f', 1)
                                             .arg(1200.0 * way.sagPerVolt, 0, 'f', 0);
         finder.add(text, [this, edits = way.edits, input] {
-            if (apply(edits, tr("split an output"))) chart_.selectCable(session_.document.patch().cableInto(input)->id);
+            if (apply(edits, tr("split an output")))
+                session_.selection.chooseCable(session_.document.patch().cableInto(input)->id);
         });
     }
     finder.exec();
@@ -301,14 +306,16 @@ void BuildingActions::moveEnd(int id, bool source, const std::string& post, cons
     }
     if (menu.isEmpty())
         Q_EMIT message(source ? tr("%1 has no output.").arg(q(target->name))
-                              : tr("Every input of %1 is taken.").arg(q(target->name)),
+                       : std::ranges::all_of(library.part(*target)->jacks, &JackInfo::output)
+                           ? tr("%1 has no input.").arg(q(target->name))
+                           : tr("Every input of %1 is taken.").arg(q(target->name)),
                        true);
     else
         menu.exec(where);
 }
 
 void BuildingActions::swapCables() {
-    const std::vector<int> chosen = chart_.selectedCables();
+    const std::vector<int> chosen = session_.selection.cables();
     if (chosen.size() != 2) {
         Q_EMIT message(tr("Choose two rows first, the second one with Ctrl; their ends change places."), true);
         return;
@@ -317,7 +324,7 @@ void BuildingActions::swapCables() {
 }
 
 void BuildingActions::duplicate() {
-    const Cable* cable = session_.document.patch().cable(chart_.selectedCable());
+    const Cable* cable = session_.document.patch().cable(session_.selection.cable());
     const Post* post = chosenPost();
     const std::string voice = cable ? cable->voice : post ? post->voice : std::string();
     if (voice.empty()) {
@@ -346,7 +353,7 @@ void BuildingActions::regroup() {
     if (!ok || chosen.trimmed().isEmpty()) return;
     const auto parts = chosen.split(QStringLiteral("·"));
     std::vector<Edit> edits;
-    for (const int cable : chart_.selectedCables())
+    for (const int cable : session_.selection.cables())
         edits.emplace_back(
             RegroupCable{cable, parts[0].trimmed().toStdString(), parts.value(1).trimmed().toStdString()});
     session_.document.apply(edits, tr("put rows under %1").arg(chosen));

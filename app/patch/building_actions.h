@@ -23,7 +23,7 @@ class BuildingActions : public QObject {
     void addTo(QMenu& patch);
     /// What can be done with the chosen row or post, and with a heading.
     void showMenu(const QPoint& where);
-    void showHeadingMenu(const std::string& voice, const std::string& step, const QPoint& where);
+    void showHeadingMenu(std::string voice, std::string step, const QPoint& where);
     /// Plugs one end of a cable into a jack of that post that is to be chosen.
     void moveEnd(int cable, bool source, const std::string& post, const QPoint& where);
 

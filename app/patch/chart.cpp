@@ -9,33 +9,69 @@
 
 #include <algorithm>
 #include <cmath>
-#include <tuple>
 
 namespace lariat {
 namespace {
 
 constexpr int kFrameMilliseconds = 16;
-constexpr int kHeldColumns = 600;    ///< of a picture that is held
-constexpr int kMeasuredPerFrame = 2; ///< rows whose readings are taken anew in one frame
 
 } // namespace
 
-Chart::Chart(Document& document, Sound& sound, Checker& checker, QWidget* parent)
-    : QAbstractScrollArea(parent), document_(document), sound_(sound), checker_(checker) {
+Chart::Chart(const Session& session, QWidget* parent)
+    : QAbstractScrollArea(parent), document_(session.document), sound_(session.sound), checker_(session.checker),
+      selection_(session.selection), readings_(session.readings) {
     setFrameShape(QFrame::NoFrame);
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("Cable chart"));
     viewport()->setMouseTracking(true);
+    connect(&document_, &Document::replaced, this, [this] {
+        view_.only.reset();
+        drag_ = Drag::None;
+        preview_.clear();
+        verticalScrollBar()->setValue(0);
+    });
     connect(&document_, &Document::changed, this, &Chart::relayout);
     connect(&checker_, &Checker::findingsChanged, this, &Chart::relayout);
     connect(&sound_.listening(), &Listening::changed, this, &Chart::redraw);
+    connect(&selection_, &Selection::changed, this, &Chart::showChosen);
+    connect(&readings_, &Readings::changed, this, &Chart::repaintRows);
     connect(&frames_, &QTimer::timeout, this, [this] {
-        if (!isVisible() || frozen_) return;
-        measureSome();
-        viewport()->update(liveRegion());
+        if (isVisible() && !readings_.held()) viewport()->update(liveRegion());
     });
     frames_.start(kFrameMilliseconds);
     relayout();
+}
+
+/// What is shown is measured; a chart that is not seen wants nothing.
+void Chart::wantReadings() {
+    std::vector<JackRef> sources;
+    if (isVisible())
+        for (const ChartRow& row : layout_.rows)
+            if (row.kind == ChartRow::Kind::Cable) sources.push_back(row.from);
+    readings_.want(this, std::move(sources));
+}
+
+void Chart::showEvent(QShowEvent* event) {
+    QAbstractScrollArea::showEvent(event);
+    wantReadings();
+}
+
+void Chart::hideEvent(QHideEvent* event) {
+    QAbstractScrollArea::hideEvent(event);
+    wantReadings();
+}
+
+/// Brings what was chosen, here or elsewhere, into sight.
+void Chart::showChosen() {
+    reveal(selection_.cable(), selection_.post());
+    redraw();
+}
+
+void Chart::reveal(int cable, const std::string& post) {
+    if (cable)
+        ensureVisible(cable);
+    else if (const ChartPost* place = layout_.post(post))
+        showAcross(place->x, place->x);
 }
 
 /// The row that the eye is on: the chosen one if it can be seen, else the first one that can; 0 if there is none.
@@ -43,7 +79,7 @@ int Chart::anchor() const {
     const qreal top = verticalScrollBar()->value();
     const qreal bottom = top + viewport()->height() - rowsTop();
     const auto seen = [&](const ChartRow* row) { return row && row->top >= top - row->height && row->top < bottom; };
-    if (seen(layout_.cableRow(cable_))) return cable_;
+    if (seen(layout_.cableRow(selection_.cable()))) return selection_.cable();
     for (const ChartRow& row : layout_.rows)
         if (row.cable && row.top >= top) return row.cable;
     return 0;
@@ -58,9 +94,6 @@ void Chart::relayout() {
     if (view_.only) std::erase_if(*view_.only, [&](int cable) { return !document_.patch().cable(cable); });
     if (view_.only && view_.only->empty()) view_.only.reset();
     layout_ = ChartLayout::of(document_.patch(), sound_.engine().normals(), checker_.findings(), view_);
-    if (cable_ && !document_.patch().cable(cable_)) cable_ = 0;
-    std::erase_if(also_, [&](int cable) { return !document_.patch().cable(cable); });
-    if (!post_.empty() && !document_.patch().post(post_)) post_.clear();
     const int visible = viewport()->height() - static_cast<int>(rowsTop());
     verticalScrollBar()->setRange(0, std::max(0, static_cast<int>(layout_.contentHeight) + 24 - visible));
     // Findings come and go above it; it stays where it is.
@@ -70,47 +103,18 @@ void Chart::relayout() {
     const int shown = static_cast<int>(view_.width - ChartLayout::kGutter - ChartLayout::kReadings);
     horizontalScrollBar()->setRange(0, std::max(0, static_cast<int>(layout_.contentWidth) - shown));
     horizontalScrollBar()->setPageStep(shown);
-    std::erase_if(traces_, [&](const auto& entry) { return !sound_.engine().tap(entry.first); });
+    if (heading_ && std::ranges::none_of(layout_.rows, [&](const ChartRow& row) { return isKeyed(row); }))
+        heading_.reset();
+    placeTraces();
+    wantReadings();
     redraw();
     Q_EMIT viewChanged();
-}
-
-void Chart::measureSome() {
-    std::vector<JackRef> sources;
-    for (const ChartRow& row : layout_.rows)
-        if (row.kind == ChartRow::Kind::Cable && std::ranges::find(sources, row.from) == sources.end())
-            sources.push_back(row.from);
-    if (sources.empty()) return;
-    for (int i = 0; i < kMeasuredPerFrame; ++i) {
-        const JackRef& source = sources[nextToMeasure_++ % sources.size()];
-        const auto tap = sound_.engine().tap(source);
-        const JackInfo* jack = document_.library().jack(document_.patch(), source);
-        if (!tap || !jack) continue;
-        const auto face = [](const LiveTrace& trace) { // everything of a row that stands on the page
-            return std::tuple(trace.reading().kind, trace.range().low, trace.range().high, rangeText(trace.reading()),
-                              detailText(trace.reading()));
-        };
-        const bool isNew = !traces_.contains(source);
-        LiveTrace& trace = traces_[source];
-        const auto before = face(trace);
-        trace.measure(*tap, sound_.engine().rate(), jack->kind);
-        if (isNew || face(trace) != before) repaintRows(source);
-    }
 }
 
 /// Draws the page anew with the next frame.
 void Chart::redraw() {
     pageStale_ = true;
     viewport()->update();
-}
-
-void Chart::setFrozen(bool frozen) {
-    frozen_ = frozen;
-    held_.clear();
-    if (!frozen) return;
-    for (const auto& [source, trace] : traces_)
-        if (const auto tap = sound_.engine().tap(source))
-            held_[source] = trace.columns(*tap, sound_.engine().rate(), kHeldColumns);
 }
 
 void Chart::setCompact(bool compact) {
@@ -139,85 +143,44 @@ void Chart::setPreview(std::vector<Edit> edits) {
     viewport()->update();
 }
 
-std::vector<int> Chart::selectedCables() const {
-    std::vector<int> out;
-    for (const Cable& cable : document_.patch().cables)
-        if (isChosen(cable.id)) out.push_back(cable.id);
-    return out;
-}
-
-void Chart::alsoSelect(int cable) {
-    if (cable == cable_ || !document_.patch().cable(cable)) return;
-    if (!also_.erase(cable)) also_.insert(cable);
-    redraw();
-    Q_EMIT selectionChanged();
-}
-
 void Chart::selectAll() {
+    std::vector<int> shown;
     for (const ChartRow& row : layout_.rows)
-        if (row.kind == ChartRow::Kind::Cable) cable_ ? void(also_.insert(row.cable)) : void(cable_ = row.cable);
-    also_.erase(cable_);
-    redraw();
-    Q_EMIT selectionChanged();
-}
-
-void Chart::selectCable(int cable) {
-    cable_ = cable;
-    also_.clear();
-    if (const Cable* found = document_.patch().cable(cable)) post_ = found->to.post;
-    if (cable) ensureVisible(cable);
-    redraw();
-    Q_EMIT selectionChanged();
-}
-
-void Chart::selectPost(const std::string& post) {
-    cable_ = 0;
-    also_.clear();
-    post_ = post;
-    if (const ChartPost* place = layout_.post(post)) showAcross(place->x, place->x);
-    redraw();
-    Q_EMIT selectionChanged();
+        if (row.kind == ChartRow::Kind::Cable) shown.push_back(row.cable);
+    selection_.chooseCables(shown);
 }
 
 void Chart::removeSelected() {
-    const int row = document_.patch().row(cable_);
+    const int row = document_.patch().row(selection_.cable());
     if (row == 0) return;
     std::vector<Edit> edits;
-    for (const int cable : selectedCables()) edits.emplace_back(RemoveCable{cable});
+    for (const int cable : selection_.cables()) edits.emplace_back(RemoveCable{cable});
     document_.apply(edits, edits.size() == 1 ? tr("remove cable %1").arg(row)
                                              : tr("remove %1 cables").arg(static_cast<int>(edits.size())));
     const auto& cables = document_.patch().cables;
-    if (!cables.empty()) selectCable(cables[std::min(static_cast<std::size_t>(row), cables.size()) - 1].id);
+    if (!cables.empty()) selection_.chooseCable(cables[std::min(static_cast<std::size_t>(row), cables.size()) - 1].id);
 }
 
 void Chart::moveSelected(int by) {
-    const int row = document_.patch().row(cable_);
+    const int row = document_.patch().row(selection_.cable());
     const int target = row + by;
     if (row == 0 || target < 1 || target > static_cast<int>(document_.patch().cables.size())) return;
     const Cable& there = document_.patch().cables[static_cast<std::size_t>(target - 1)];
     // A row that is moved into another group belongs to that group.
-    document_.apply({ReorderCable{cable_, target}, RegroupCable{cable_, there.voice, there.step}},
-                    tr("move cable %1 to row %2").arg(row).arg(target));
-    ensureVisible(cable_);
+    document_.apply(
+        {ReorderCable{selection_.cable(), target}, RegroupCable{selection_.cable(), there.voice, there.step}},
+        tr("move cable %1 to row %2").arg(row).arg(target));
+    ensureVisible(selection_.cable());
 }
 
 std::vector<MinMax> Chart::traceOf(int cable) const {
     const Cable* found = document_.patch().cable(cable);
-    return found ? columnsOf(found->from, 200) : std::vector<MinMax>{};
+    return found ? readings_.columns(found->from, 200) : std::vector<MinMax>{};
 }
 
 QString Chart::readingOf(int cable) const {
     const Cable* found = document_.patch().cable(cable);
-    const auto trace = found ? traces_.find(found->from) : traces_.end();
-    if (trace == traces_.end()) return {};
-    const Reading& reading = trace->second.reading();
-    return q(rangeText(reading)) + QLatin1Char(' ') + said(detailReading(reading));
-}
-
-QString Chart::wholeReadingOf(int cable) const {
-    const Cable* found = document_.patch().cable(cable);
-    const auto trace = found ? traces_.find(found->from) : traces_.end();
-    return trace == traces_.end() ? QString() : said(wholeReading(trace->second.reading()));
+    return found ? readings_.text(found->from) : QString();
 }
 
 QPoint Chart::pointOn(const std::string& post, int cable) const {
@@ -289,8 +252,8 @@ bool Chart::viewportEvent(QEvent* event) {
                        .arg(q(tieName(found->from, document_.patch(), document_.library())),
                             q(tieName(found->to, document_.patch(), document_.library())));
             if (!found->note.empty()) text += QLatin1Char('\n') + q(found->note);
-            if (const auto trace = traces_.find(found->from); trace != traces_.end())
-                text += QLatin1Char('\n') + said(wholeReading(trace->second.reading()));
+            if (const QString reading = readings_.wholeText(found->from); !reading.isEmpty())
+                text += QLatin1Char('\n') + reading;
             if (const Finding* finding = findingOf(cable, "")) text += QLatin1Char('\n') + said(finding->reason);
         }
         for (const ChartPost& post : layout_.posts)

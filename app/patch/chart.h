@@ -2,10 +2,7 @@
 #pragma once
 
 #include "patch/chart_layout.h"
-#include "patch/live_trace.h"
-#include "shell/checker.h"
-#include "shell/document.h"
-#include "shell/sound.h"
+#include "shell/session.h"
 
 #include <QAbstractScrollArea>
 #include <QPixmap>
@@ -21,31 +18,23 @@ class Chart : public QAbstractScrollArea {
     Q_OBJECT
 
   public:
-    Chart(Document& document, Sound& sound, Checker& checker, QWidget* parent = nullptr);
+    explicit Chart(const Session& session, QWidget* parent = nullptr);
 
-    [[nodiscard]] int selectedCable() const { return cable_; }
-    /// All chosen rows in build order; the one with the keyboard among them.
-    [[nodiscard]] std::vector<int> selectedCables() const;
-    [[nodiscard]] const std::string& selectedPost() const { return post_; }
-    void selectCable(int cable);
-    /// Chooses one row more, or lets it go.
-    void alsoSelect(int cable);
+    [[nodiscard]] const Selection& selection() const { return selection_; }
+    /// Chooses every row that is shown.
     void selectAll();
-    void selectPost(const std::string& post);
 
     [[nodiscard]] bool compact() const { return view_.compact; }
     void setCompact(bool compact);
     [[nodiscard]] bool showsNormals() const { return view_.showNormals; }
     void setShowsNormals(bool shown);
-    /// Traces stand still.
-    [[nodiscard]] bool frozen() const { return frozen_; }
-    void setFrozen(bool frozen);
-
     [[nodiscard]] qreal zoom() const { return view_.zoom; }
     void setZoom(qreal zoom);
     /// Shows these cables and their posts only; nothing: all.
     void showOnly(std::optional<std::set<int>> cables);
     [[nodiscard]] bool showsPart() const { return view_.only.has_value(); }
+    /// Scrolls as little as brings a row or post into sight; what is chosen stays.
+    void reveal(int cable, const std::string& post);
     /// What is to be changed, drawn over the patch as it is; none: nothing.
     void setPreview(std::vector<Edit> edits);
 
@@ -59,22 +48,19 @@ class Chart : public QAbstractScrollArea {
     /// The trace drawn for a cable at this moment.
     [[nodiscard]] std::vector<MinMax> traceOf(int cable) const;
     [[nodiscard]] QString readingOf(int cable) const;
-    /// All that is measured of it: range, pitch with cents, period, DC, clipping.
-    [[nodiscard]] QString wholeReadingOf(int cable) const;
     /// A point of the viewport on a post's line, at the height of a row (or of the first free space).
     [[nodiscard]] QPoint pointOn(const std::string& post, int cable = 0) const;
     /// The middle of a finding's fix, in the viewport; a null point if that finding is not shown.
     [[nodiscard]] QPoint fixPoint(const std::string& rule, std::size_t fix = 0) const;
 
   Q_SIGNALS:
-    void selectionChanged();
     /// A cable was drawn from one post to another; both are to choose their jack.
     void tieRequested(const std::string& fromPost, const std::string& toPost, const QPoint& where);
     /// An end of a cable was drawn to another post, which is to choose a jack.
     void moveRequested(int cable, bool source, const std::string& toPost, const QPoint& where);
     /// The menu of a row, a post or a heading was asked for; what it is for is chosen already.
     void menuRequested(const QPoint& where);
-    void headingMenuRequested(const std::string& voice, const std::string& step, const QPoint& where);
+    void headingMenuRequested(std::string voice, std::string step, QPoint where);
     /// Rows were laid out anew, or scrolled.
     void viewChanged();
     /// A fix of a finding was pressed.
@@ -83,6 +69,8 @@ class Chart : public QAbstractScrollArea {
   protected:
     void paintEvent(QPaintEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
+    void showEvent(QShowEvent* event) override;
+    void hideEvent(QHideEvent* event) override;
     void scrollContentsBy(int dx, int dy) override;
     void changeEvent(QEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
@@ -99,7 +87,13 @@ class Chart : public QAbstractScrollArea {
 
     void relayout();
     [[nodiscard]] int anchor() const;
-    void measureSome();
+    /// A folded heading that has the keyboard.
+    [[nodiscard]] bool isKeyed(const ChartRow& row) const {
+        return row.kind == ChartRow::Kind::Heading && heading_ == std::pair(row.voice, row.step);
+    }
+    void fold(const ChartRow& heading);
+    void wantReadings();
+    void showChosen();
     void redraw();
     [[nodiscard]] QPointF toContent(const QPoint& point) const;
     [[nodiscard]] qreal rowsTop() const { return layout_.headsHeight; }
@@ -111,8 +105,9 @@ class Chart : public QAbstractScrollArea {
     void paintPage();
     void paintTrace(QPainter& painter, const ChartRow& row);
     void repaintRows(const JackRef& source);
+    void placeTraces();
     [[nodiscard]] QRectF traceBox(const ChartRow& row) const;
-    [[nodiscard]] std::vector<MinMax> columnsOf(const JackRef& source, int columns) const;
+    void paintAside(QPainter& painter, const ChartRow& row, const QColor& colour);
     void paintPosts(QPainter& painter);
     void paintRows(QPainter& painter);
     void paintHeading(QPainter& painter, const ChartRow& row);
@@ -129,24 +124,20 @@ class Chart : public QAbstractScrollArea {
     void paintDrag(QPainter& painter);
     void paintHover(QPainter& painter);
     void paintPreview(QPainter& painter);
-    [[nodiscard]] bool isChosen(int cable) const { return cable == cable_ || also_.contains(cable); }
     void select(int cable, Qt::KeyboardModifiers with);
 
     Document& document_;
     Sound& sound_;
     Checker& checker_;
+    Selection& selection_;
+    Readings& readings_;
     ChartView view_;
     ChartLayout layout_;
-    std::map<JackRef, LiveTrace> traces_;
-    std::map<JackRef, std::vector<MinMax>> held_; ///< pictures while frozen
+    std::map<int, QRectF> aside_; ///< where the trace of a short cable stands instead of between its ends
+    std::optional<std::pair<std::string, std::string>> heading_; ///< the folded one that has the keyboard
     QPixmap page_; ///< everything but the traces; made anew only when something on it changes
     bool pageStale_ = true;
-    std::size_t nextToMeasure_ = 0;
     QTimer frames_;
-    bool frozen_ = false;
-    int cable_ = 0;
-    std::set<int> also_; ///< rows chosen beside it
-    std::string post_;
     std::vector<Edit> preview_;
     QPoint hover_{-1, -1};
     Drag drag_ = Drag::None;

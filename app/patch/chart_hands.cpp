@@ -20,30 +20,23 @@ constexpr qreal kZoomStep = 1.15;
 } // namespace
 
 void Chart::select(int cable, Qt::KeyboardModifiers with) {
-    if (with.testFlag(Qt::ControlModifier) && cable_) {
-        alsoSelect(cable);
-    } else if (with.testFlag(Qt::ShiftModifier) && cable_) {
-        const int from = document_.patch().row(cable_);
-        const int to = document_.patch().row(cable);
-        also_.clear();
-        for (int row = std::min(from, to); row <= std::max(from, to); ++row)
-            also_.insert(document_.patch().cables[static_cast<std::size_t>(row - 1)].id);
-        also_.erase(cable_);
-        redraw();
-        Q_EMIT selectionChanged();
-    } else {
-        selectCable(cable);
-    }
+    if (with.testFlag(Qt::ControlModifier) && selection_.cable())
+        selection_.alsoChoose(cable);
+    else if (with.testFlag(Qt::ShiftModifier) && selection_.cable())
+        selection_.chooseUpTo(cable);
+    else
+        selection_.chooseCable(cable);
 }
 
 void Chart::mousePressEvent(QMouseEvent* event) {
+    heading_.reset();
     if (event->button() != Qt::LeftButton) return;
     dragStart_ = dragAt_ = event->position().toPoint();
     const QPointF at = toContent(dragStart_);
     if (dragStart_.y() < rowsTop()) {
         for (const ChartPost& post : layout_.posts)
             if (post.head.contains(QPointF(at.x(), dragStart_.y()))) {
-                selectPost(post.id);
+                selection_.choosePost(post.id);
                 drag_ = Drag::Head;
                 dragPost_ = post.id;
             }
@@ -51,23 +44,19 @@ void Chart::mousePressEvent(QMouseEvent* event) {
     }
     const ChartRow* row = layout_.rowAt(at.y());
     if (row && row->kind == ChartRow::Kind::Heading) {
-        const Heading* old = document_.patch().heading(row->voice, row->step);
-        Heading style = old ? *old : Heading{row->voice, row->step};
-        style.folded = !style.folded;
-        document_.apply({StyleHeading{style}},
-                        style.folded ? tr("fold %1").arg(row->heading) : tr("unfold %1").arg(row->heading));
+        fold(*row);
         return;
     }
     if (row && row->kind == ChartRow::Kind::Finding) {
         const Finding finding = checker_.findings()[row->finding];
         const int fix = fixUnder(*row, dragStart_);
-        finding.cable ? selectCable(finding.cable) : selectPost(finding.post);
+        finding.cable ? selection_.chooseCable(finding.cable) : selection_.choosePost(finding.post);
         if (fix >= 0) Q_EMIT fixRequested(finding, static_cast<std::size_t>(fix));
         return;
     }
     const ChartPost* post = layout_.postNear(at.x(), ChartLayout::kReach);
     // The ends of the row that is chosen already can be drawn elsewhere.
-    if (row && row->cable && row->cable == cable_ && post && event->modifiers() == Qt::NoModifier &&
+    if (row && row->cable && row->cable == selection_.cable() && post && event->modifiers() == Qt::NoModifier &&
         (post->id == row->from.post || post->id == row->to.post)) {
         drag_ = post->id == row->to.post ? Drag::Target : Drag::Source;
         dragPost_ = post->id;
@@ -119,10 +108,11 @@ void Chart::mouseReleaseEvent(QMouseEvent* event) {
     case Drag::Source:
     case Drag::Target:
         if (target && target->id != dragPost_)
-            Q_EMIT moveRequested(cable_, drag == Drag::Source, target->id, viewport()->mapToGlobal(dragAt_));
+            Q_EMIT moveRequested(selection_.cable(), drag == Drag::Source, target->id,
+                                 viewport()->mapToGlobal(dragAt_));
         break;
     case Drag::Row: {
-        const int from = document_.patch().row(cable_);
+        const int from = document_.patch().row(selection_.cable());
         const int to = document_.patch().row(rowUnder(dragAt_));
         if (to > 0 && to != from) moveSelected(to - from);
         break;
@@ -151,7 +141,7 @@ void Chart::wheelEvent(QWheelEvent* event) {
 void Chart::contextMenuEvent(QContextMenuEvent* event) {
     const QPoint at = event->pos();
     if (event->reason() == QContextMenuEvent::Keyboard) {
-        Q_EMIT menuRequested(viewport()->mapToGlobal(pointOn(post_, cable_)));
+        Q_EMIT menuRequested(viewport()->mapToGlobal(pointOn(selection_.post(), selection_.cable())));
         return;
     }
     const ChartRow* row = at.y() > rowsTop() ? layout_.rowAt(toContent(at).y()) : nullptr;
@@ -159,30 +149,50 @@ void Chart::contextMenuEvent(QContextMenuEvent* event) {
         Q_EMIT headingMenuRequested(row->voice, row->step, event->globalPos());
         return;
     }
-    if (row && row->cable && !isChosen(row->cable)) selectCable(row->cable);
+    if (row && row->cable && !selection_.has(row->cable)) selection_.chooseCable(row->cable);
     for (const ChartPost& post : layout_.posts)
-        if (at.y() < rowsTop() && post.head.contains(QPointF(toContent(at).x(), at.y()))) selectPost(post.id);
+        if (at.y() < rowsTop() && post.head.contains(QPointF(toContent(at).x(), at.y())))
+            selection_.choosePost(post.id);
     Q_EMIT menuRequested(event->globalPos());
 }
 
+/// Folds or unfolds. The row is gone when this returns.
+void Chart::fold(const ChartRow& row) {
+    const Heading* old = document_.patch().heading(row.voice, row.step);
+    Heading style = old ? *old : Heading{row.voice, row.step};
+    style.folded = !style.folded;
+    document_.apply({StyleHeading{style}},
+                    style.folded ? tr("fold %1").arg(row.heading) : tr("unfold %1").arg(row.heading));
+}
+
 void Chart::keyPressEvent(QKeyEvent* event) {
-    std::vector<int> rows; // as they stand on the chart
+    // What the keyboard goes over, as it stands on the chart: rows, and the headings of those that are hidden.
+    std::vector<const ChartRow*> rows;
     for (const ChartRow& row : layout_.rows)
-        if (row.kind == ChartRow::Kind::Cable) rows.push_back(row.cable);
-    const auto here = std::ranges::find(rows, cable_) - rows.begin();
+        if (row.kind == ChartRow::Kind::Cable || (row.kind == ChartRow::Kind::Heading && row.folded))
+            rows.push_back(&row);
+    const auto here = std::ranges::find_if(rows,
+                                           [&](const ChartRow* row) {
+                                               return heading_ ? isKeyed(*row)
+                                                               : row->kind == ChartRow::Kind::Cable &&
+                                                                     row->cable == selection_.cable();
+                                           }) -
+                      rows.begin();
     const auto go = [&](std::ptrdiff_t place) {
         if (place < 0 || place >= std::ssize(rows)) return;
-        const int cable = rows[static_cast<std::size_t>(place)];
-        if (!event->modifiers().testFlag(Qt::ShiftModifier)) {
-            selectCable(cable);
+        const ChartRow& row = *rows[static_cast<std::size_t>(place)];
+        if (row.kind == ChartRow::Kind::Heading) {
+            heading_ = std::pair(row.voice, row.step);
+            QScrollBar* bar = verticalScrollBar();
+            bar->setValue(std::clamp(bar->value(), static_cast<int>(row.top + row.height) - bar->pageStep(),
+                                     static_cast<int>(row.top)));
+            redraw();
             return;
         }
-        also_.insert(cable_);
-        also_.erase(cable);
-        cable_ = cable;
-        ensureVisible(cable);
+        heading_.reset();
         redraw();
-        Q_EMIT selectionChanged();
+        event->modifiers().testFlag(Qt::ShiftModifier) ? selection_.goOnTo(row.cable)
+                                                       : selection_.chooseCable(row.cable);
     };
     const bool none = here == std::ssize(rows);
     switch (event->key()) {
@@ -192,6 +202,14 @@ void Chart::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Down:
         go(none ? 0 : here + 1);
         break;
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+        if (!heading_ || none) {
+            QAbstractScrollArea::keyPressEvent(event);
+            return;
+        }
+        fold(*rows[static_cast<std::size_t>(here)]);
+        break;
     case Qt::Key_Home:
         go(0);
         break;
@@ -200,10 +218,10 @@ void Chart::keyPressEvent(QKeyEvent* event) {
         break;
     case Qt::Key_Left:
     case Qt::Key_Right: {
-        const auto it = std::ranges::find(layout_.posts, post_, &ChartPost::id);
+        const auto it = std::ranges::find(layout_.posts, selection_.post(), &ChartPost::id);
         const auto place = it - layout_.posts.begin() + (event->key() == Qt::Key_Right ? 1 : -1);
         if (place >= 0 && place < std::ssize(layout_.posts))
-            selectPost(layout_.posts[static_cast<std::size_t>(place)].id);
+            selection_.choosePost(layout_.posts[static_cast<std::size_t>(place)].id);
         break;
     }
     default:

@@ -50,14 +50,14 @@ void Chart::paintHeads(QPainter& painter) {
     painter.save();
     painter.translate(-horizontalScrollBar()->value(), 0);
     for (const ChartPost& place : layout_.posts) {
-        const bool chosen = place.id == post_;
+        const bool chosen = place.id == selection_.post();
         painter.setPen(QPen(chosen ? l.accent : l.line, chosen ? 4 : 3));
         painter.drawLine(QPointF(place.x, place.head.bottom()), QPointF(place.x, rowsTop()));
     }
     for (const ChartPost& place : layout_.posts) {
         const Post& post = *document_.patch().post(place.id);
         const PartInfo& part = *document_.library().part(post);
-        const bool chosen = place.id == post_;
+        const bool chosen = place.id == selection_.post();
         painter.setRenderHint(QPainter::Antialiasing);
         painter.setPen(QPen(chosen ? l.accent : l.line, chosen ? 2 : 1));
         painter.setBrush(l.card);

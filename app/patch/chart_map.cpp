@@ -51,7 +51,7 @@ void ChartMap::paintEvent(QPaintEvent*) {
             const qreal left = 4 + across * std::min(row.fromX, row.toX);
             const qreal right = 4 + across * std::max(row.fromX, row.toX);
             painter.fillRect(QRectF(left, y, std::max(2.0, right - left), height),
-                             row.cable == chart_.selectedCable() ? l.accent : l.softInk);
+                             row.cable == chart_.selection().cable() ? l.accent : l.softInk);
         }
     }
     const QScrollBar* bar = chart_.verticalScrollBar();

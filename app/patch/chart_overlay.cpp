@@ -18,7 +18,7 @@ void Chart::paintDrag(QPainter& painter) {
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setPen(QPen(l.accent, 2, Qt::DashLine));
     if (drag_ == Drag::Source || drag_ == Drag::Target) {
-        const ChartRow* row = layout_.cableRow(cable_);
+        const ChartRow* row = layout_.cableRow(selection_.cable());
         const ChartPost* to = layout_.postNear(toContent(dragAt_).x(), 2 * ChartLayout::kReach);
         if (!row) return;
         const qreal offset = horizontalScrollBar()->value();
@@ -53,10 +53,10 @@ void Chart::paintHover(QPainter& painter) {
     if (!row || row->kind != ChartRow::Kind::Cable) return;
     const QRectF box = traceBox(*row);
     const qreal x = toContent(hover_).x();
-    const auto found = traces_.find(row->from);
-    if (found == traces_.end() || x < box.left() || x > box.right() || box.width() < 30) return;
+    const LiveTrace* trace = readings_.trace(row->from);
+    if (!trace || x < box.left() || x > box.right() || box.width() < 30) return;
     const Look& l = look();
-    const VoltRange range = found->second.range();
+    const VoltRange range = trace->range();
     painter.save();
     painter.translate(-horizontalScrollBar()->value(), rowsTop() - verticalScrollBar()->value());
     const auto at = [&](double volts) {
@@ -71,7 +71,7 @@ void Chart::paintHover(QPainter& painter) {
          volts <= static_cast<double>(range.high) + 1e-6; volts += step)
         painter.drawLine(QPointF(box.left(), at(volts)), QPointF(box.right(), at(volts)));
     painter.drawLine(QPointF(x, box.top()), QPointF(x, box.bottom()));
-    const std::vector<MinMax> columns = columnsOf(row->from, static_cast<int>(box.width()));
+    const std::vector<MinMax> columns = readings_.columns(row->from, static_cast<int>(box.width()));
     if (!columns.empty()) {
         const auto column = std::min(columns.size() - 1, static_cast<std::size_t>((x - box.left()) / box.width() *
                                                                                   static_cast<qreal>(columns.size())));

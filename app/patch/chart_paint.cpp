@@ -14,6 +14,14 @@
 #include <cmath>
 
 namespace lariat {
+namespace {
+
+constexpr qreal kWideEnough = 150; ///< pixels in which a trace can be read
+constexpr qreal kAsideWidth = 280; ///< of a trace that stands beside its cable
+constexpr qreal kNarrowest = 90;
+constexpr qreal kLeader = 24; ///< from a post past its word to the trace
+
+} // namespace
 
 void Chart::paintEvent(QPaintEvent*) {
     if (pageStale_ || page_.size() != viewport()->size() * devicePixelRatioF()) paintPage();
@@ -61,36 +69,63 @@ void Chart::paintPosts(QPainter& painter) {
                         Qt::IntersectClip);
     painter.translate(-horizontalScrollBar()->value(), 0);
     for (const ChartPost& post : layout_.posts) {
-        const bool chosen = post.id == post_;
+        const bool chosen = post.id == selection_.post();
         painter.setPen(QPen(chosen ? l.accent : l.line, chosen ? 4 : 3));
         painter.drawLine(QPointF(post.x, rowsTop()), QPointF(post.x, viewport()->height()));
     }
     painter.restore();
 }
 
+/// A short cable has no room for its trace between its ends: it stands in the widest free stretch of the row, beside
+/// the words.
+void Chart::placeTraces() {
+    aside_.clear();
+    const QFontMetricsF metrics(textFont(13));
+    const auto wordWidth = [&](const JackRef& ref) {
+        return metrics.horizontalAdvance(q(jackWord(document_.patch(), document_.library(), ref)));
+    };
+    const qreal end = std::max(layout_.contentWidth, view_.width - ChartLayout::kReadings) - 12;
+    for (const ChartRow& row : layout_.rows) {
+        if (row.kind != ChartRow::Kind::Cable) continue;
+        if (std::abs(row.toX - row.fromX) - 19 >= kWideEnough) continue;
+        const bool forward = row.toX >= row.fromX;
+        const qreal first = std::min(row.fromX, row.toX) - wordWidth(forward ? row.from : row.to) - kLeader;
+        const qreal last = std::max(row.fromX, row.toX) + wordWidth(forward ? row.to : row.from) + kLeader;
+        const qreal left = first - ChartLayout::kGutter;
+        const qreal right = end - last;
+        const qreal width = std::min(std::max(left, right), kAsideWidth);
+        if (width < std::max(kNarrowest, std::abs(row.toX - row.fromX))) continue;
+        aside_[row.cable] = QRectF(right >= left ? last : first - width, row.top + 3, width, row.height - 6);
+    }
+}
+
 QRectF Chart::traceBox(const ChartRow& row) const {
+    if (const auto aside = aside_.find(row.cable); aside != aside_.end()) return aside->second;
     const qreal left = std::min(row.fromX, row.toX) + (row.toX >= row.fromX ? 7 : 12);
     const qreal right = std::max(row.fromX, row.toX) - (row.toX >= row.fromX ? 12 : 7);
     return QRectF(left, row.top + 3, std::max(2.0, right - left), row.height - 6);
 }
 
-std::vector<MinMax> Chart::columnsOf(const JackRef& source, int columns) const {
-    const auto trace = traces_.find(source);
-    const auto held = held_.find(source);
-    if (held != held_.end()) return held->second;
-    const auto tap = sound_.engine().tap(source);
-    return tap && trace != traces_.end() ? trace->second.columns(*tap, sound_.engine().rate(), columns)
-                                         : std::vector<MinMax>{};
+/// The cable itself, between its ends, and a thin leader to the trace that stands beside it.
+void Chart::paintAside(QPainter& painter, const ChartRow& row, const QColor& colour) {
+    const qreal middle = row.top + row.height / 2;
+    const QRectF box = traceBox(row);
+    painter.setPen(QPen(colour, 2));
+    painter.drawLine(QPointF(row.fromX, middle), QPointF(row.toX, middle));
+    painter.setPen(QPen(colour, 1, Qt::DotLine));
+    const bool right = box.left() > std::max(row.fromX, row.toX);
+    painter.drawLine(QPointF(right ? std::max(row.fromX, row.toX) : std::min(row.fromX, row.toX), middle),
+                     QPointF(right ? box.left() : box.right(), middle));
 }
 
 void Chart::paintTrace(QPainter& painter, const ChartRow& row) {
-    const auto found = traces_.find(row.from);
-    if (found == traces_.end()) return;
+    const LiveTrace* trace = readings_.trace(row.from);
+    if (!trace) return;
     const QRectF box = traceBox(row);
     const qreal scale = devicePixelRatioF();
     const QSize size((box.size() * scale).toSize());
-    const SignalKind kind = found->second.reading().kind;
-    QImage image = traceImage(size, columnsOf(row.from, size.width()), found->second.range(), kind, look().kind(kind));
+    const SignalKind kind = trace->reading().kind;
+    QImage image = traceImage(size, readings_.columns(row.from, size.width()), trace->range(), kind, look().kind(kind));
     image.setDevicePixelRatio(scale);
     painter.drawImage(box.topLeft(), image);
 }
@@ -181,6 +216,10 @@ void Chart::paintHeading(QPainter& painter, const ChartRow& row) {
     if (listening.voiceSilenced(row.voice) || (!listening.solo().empty() && listening.solo() != row.voice))
         text += tr("  · silent");
     painter.drawText(QRectF(20, row.top, viewport()->width() - 36, row.height), Qt::AlignVCenter, text);
+    if (!isKeyed(row)) return;
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(l.accent, 2));
+    painter.drawRect(band.adjusted(1, 1, -1, -1));
 }
 
 void Chart::paintEnds(QPainter& painter, const ChartRow& row, const QColor& colour, SignalKind kind, int pixels) {
@@ -196,7 +235,7 @@ void Chart::paintEnds(QPainter& painter, const ChartRow& row, const QColor& colo
         const QRectF box(leftward ? x - 300 : x, row.top, 300, row.height);
         const int align = Qt::AlignVCenter | (leftward ? Qt::AlignRight : Qt::AlignLeft);
         QRectF ground = painter.boundingRect(box, align, name).adjusted(-2, 1, 2, -1);
-        painter.fillRect(ground, row.cable && isChosen(row.cable) ? l.card : l.paper);
+        painter.fillRect(ground, row.cable && selection_.has(row.cable) ? l.card : l.paper);
         painter.setPen(l.ink);
         painter.drawText(box, align, name);
     };
@@ -217,10 +256,9 @@ void Chart::paintEnds(QPainter& painter, const ChartRow& row, const QColor& colo
 
 void Chart::paintCable(QPainter& painter, const ChartRow& row) {
     const Look& l = look();
-    const bool chosen = isChosen(row.cable);
+    const bool chosen = selection_.has(row.cable);
     if (chosen) painter.fillRect(QRectF(8, row.top, viewport()->width() - 16, row.height), l.card);
-    const auto found = traces_.find(row.from);
-    const LiveTrace* trace = found == traces_.end() ? nullptr : &found->second;
+    const LiveTrace* trace = readings_.trace(row.from);
     const JackInfo* jack = document_.library().jack(document_.patch(), row.from);
     const SignalKind kind = trace ? trace->reading().kind : jack ? jack->kind : SignalKind::Control;
     const QColor colour = l.kind(kind);
@@ -232,6 +270,7 @@ void Chart::paintCable(QPainter& painter, const ChartRow& row) {
     painter.translate(-horizontalScrollBar()->value(), 0);
     const QRectF box = traceBox(row);
     painter.setRenderHint(QPainter::Antialiasing, false);
+    if (aside_.contains(row.cable)) paintAside(painter, row, colour);
     painter.fillRect(box, l.card);
     if (trace) {
         const VoltRange range = trace->range();
@@ -257,7 +296,7 @@ void Chart::paintReadings(QPainter& painter, const ChartRow& row, const LiveTrac
     const Look& l = look();
     const QRectF box(viewport()->width() - ChartLayout::kReadings, row.top, ChartLayout::kReadings - 12, row.height);
     painter.fillRect(QRectF(box.left() - 4, row.top + 1, ChartLayout::kReadings, row.height - 2),
-                     isChosen(row.cable) ? l.card : l.paper);
+                     selection_.has(row.cable) ? l.card : l.paper);
     const Finding* finding = findingOf(row.cable, "");
     QString range = trace ? q(rangeText(trace->reading())) : QStringLiteral("–");
     QString detail = trace ? said(detailReading(trace->reading())) : QString();

@@ -2,10 +2,11 @@
 
 #include "look/fonts.h"
 #include "look/text.h"
-#include "patch/finding_card.h"
 #include "shell/theme.h"
+#include "widgets/finding_card.h"
 
 #include <QLabel>
+#include <QScrollBar>
 
 #include <set>
 
@@ -88,11 +89,14 @@ void FindingsPage::refresh() {
     count_ = 0;
     const auto add = [&](auto* card, const Finding& finding) {
         // A click on the card shows where it sits.
-        card->setToolTip(tr("Shown on the chart when a fix is looked at"));
+        card->setToolTip(tr("Click to choose it on the chart"));
         connect(card, &FindingCard::fixChosen, this,
                 [this, finding](std::size_t fix) { Q_EMIT fixRequested(finding, fix); });
+        connect(card, &FindingCard::chosen, this, [this, finding] {
+            finding.cable ? session_.navigator.showCable(finding.cable) : session_.navigator.showPost(finding.post);
+        });
         connect(card, &FindingCard::fixLookedAt, this, [this, finding](int fix) {
-            finding.cable ? chart_.selectCable(finding.cable) : chart_.selectPost(finding.post);
+            chart_.reveal(finding.cable, finding.post);
             chart_.setPreview(fix < 0 ? std::vector<Edit>{} : finding.fixes[static_cast<std::size_t>(fix)].edits);
         });
         connect(card, &FindingCard::dismissed, this, [this, finding] { Q_EMIT dismissRequested(finding); });
@@ -115,7 +119,7 @@ void FindingsPage::refresh() {
     list(Severity::Mistake, tr("Mistakes"));
     list(Severity::Caution, tr("May be wanted"));
     if (count_ == 0) {
-        auto* label = new QLabel(session_.checker.settled() ? tr("Nothing is found wrong here.") : tr("Looking…"));
+        auto* label = new QLabel(session_.checker.knows() ? tr("Nothing is found wrong here.") : tr("Looking…"));
         label->setFont(textFont(13));
         cards_->addWidget(label);
     }
@@ -128,9 +132,19 @@ void FindingsPage::refresh() {
     }
     list(Severity::Note, tr("To know"));
     cards_->addStretch();
+    // The eye and the keyboard stay where they were.
+    const int scrolled = area_->verticalScrollBar()->value();
+    const QWidget* focus = focusWidget();
+    const QString focused = focus && isAncestorOf(focus) ? focus->objectName() : QString();
+    const QString card = focus && focus->parentWidget() ? focus->parentWidget()->objectName() : QString();
     if (QWidget* old = area_->takeWidget()) old->deleteLater();
     area_->setWidget(page);
     page->show();
+    cards_->activate();
+    area_->verticalScrollBar()->setValue(scrolled);
+    if (focused.isEmpty()) return;
+    if (auto* again = page->findChild<QWidget*>(card))
+        if (auto* link = again->findChild<QWidget*>(focused)) link->setFocus();
 }
 
 } // namespace lariat

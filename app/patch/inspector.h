@@ -1,19 +1,15 @@
 // The inspector: everything about the chosen post: its knobs, switches and jacks, and what was found there.
 #pragma once
 
+#include "patch/cable_card.h"
 #include "patch/chart.h"
-#include "patch/knob.h"
+#include "patch/jack_panel.h"
+#include "patch/knob_panel.h"
 #include "shell/session.h"
 
-#include <QComboBox>
-#include <QLabel>
-#include <QLineEdit>
-#include <QPointer>
 #include <QScrollArea>
 #include <QTimer>
 #include <QVBoxLayout>
-
-#include <map>
 
 namespace lariat {
 
@@ -40,34 +36,22 @@ class Inspector : public QScrollArea {
     void refresh();
     void rebuild();
     void addHead(const Post& post, const PartInfo& part);
-    void addKnobs(const Post& post, const PartInfo& part);
-    void addSwitch(const Post& post, const KnobInfo& knob);
-    void addRegister(const Post& post, const PartInfo& part);
-    void addSources(const Post& post, const PartInfo& part);
-    void addJacks(const Post& post, const PartInfo& part);
     void addCable(const Cable& cable);
     void addFindings();
     void addHeading(const QString& text);
     void addText(const QString& text);
     void pickJack(const JackRef& jack);
-    void markKnob(Knob& knob, const Post& post, const std::string& id);
-    void describeKnob(const std::string& post, const std::string& knob, bool note, bool locked);
-    void learn(const std::string& post, const std::string& knob);
-    void takeController(int number);
     void follow();
 
     Session session_;
     Chart& chart_;
     QVBoxLayout* layout_ = nullptr;
     std::string post_;
-    QString shown_; ///< the wording that the page was made for
-    std::map<std::string, Knob*> knobs_;
-    std::map<std::string, QComboBox*> switches_;
+    QString shown_;              ///< the wording that the page was made for
+    KnobPanel* knobs_ = nullptr; ///< of the page, with a post
+    CableCard* cable_ = nullptr; ///< of the page, with a row
     JackRef pending_;
-    QPointer<QLineEdit> note_;                     ///< of the chosen cable
-    QPointer<QLabel> reading_;                     ///< of the chosen cable
-    QTimer follower_;                              ///< of what moves: readings, and the reach of modulation
-    std::pair<std::string, std::string> learning_; ///< post and knob that wait for a controller
+    QTimer follower_; ///< of what moves: readings, and the reach of modulation
 };
 
 } // namespace lariat

@@ -7,7 +7,7 @@
 #include "look/fonts.h"
 #include "look/text.h"
 #include "patch/chart_map.h"
-#include "patch/plug_warning.h"
+#include "widgets/plug_warning.h"
 
 #include <QAction>
 #include <QFileDialog>
@@ -15,6 +15,7 @@
 #include <QHBoxLayout>
 #include <QInputDialog>
 #include <QKeyEvent>
+#include <QMessageBox>
 #include <QVBoxLayout>
 
 #include <algorithm>
@@ -36,7 +37,7 @@ PatchPlace::PatchPlace(const Session& session, QWidget* parent) : Place(parent),
     across->setSpacing(0);
     auto* column = new QVBoxLayout;
     column->setSpacing(0);
-    chart_ = new Chart(session.document, session.sound, session.checker, this);
+    chart_ = new Chart(session, this);
     panel_ = new SidePanel(session, *chart_, this);
     tieLine_ = new TieLine(session);
     keys_ = new KeyStrip(session.sound);
@@ -76,13 +77,16 @@ PatchPlace::PatchPlace(const Session& session, QWidget* parent) : Place(parent),
     connect(panel_, &SidePanel::message, this, &Place::message);
     connect(building_, &BuildingActions::message, this, &Place::message);
     connect(tieLine_, &TieLine::message, this, &Place::message);
-    connect(tieLine_, &TieLine::tied, chart_, &Chart::selectCable);
+    connect(tieLine_, &TieLine::tied, &session_.selection, &Selection::chooseCable);
 }
 
 void PatchPlace::keyPressEvent(QKeyEvent* event) {
     if (event->key() != Qt::Key_Escape)
         Place::keyPressEvent(event);
-    else if (!inspector().pending().post.empty())
+    else if (session_.controllers.learning()) {
+        session_.controllers.stopLearning();
+        Q_EMIT message(tr("No controller is learned."), false);
+    } else if (!inspector().pending().post.empty())
         inspector().forgetPending();
     else
         showAll();
@@ -91,71 +95,66 @@ void PatchPlace::keyPressEvent(QKeyEvent* event) {
 void PatchPlace::addActions(const Menus& menus) {
     building_->addTo(menus.patch);
     menus.patch.addSeparator();
-    menus.patch.addAction(tr("&Tie a cable"), this, [this] { tieLine_->setFocus(Qt::ShortcutFocusReason); })
-        ->setShortcut(QKeySequence(QStringLiteral("Ctrl+T")));
-    menus.patch.addAction(tr("&Play from a MIDI file…"), this, [this] { playMidiFile(); });
+    addNamed(menus.patch, "tie", tr("&Tie a cable"), this, [this] { tieLine_->setFocus(Qt::ShortcutFocusReason); });
+    addNamed(menus.patch, "play-midi", tr("&Play from a MIDI file…"), this, [this] { playMidiFile(); });
     menus.edit.addSeparator();
-    menus.edit.addAction(tr("Choose all &rows"), chart_, &Chart::selectAll)->setShortcut(QKeySequence::SelectAll);
+    addNamed(menus.edit, "choose-all", tr("Choose all &rows"), this, [this] { chart_->selectAll(); });
     addViews(menus.view);
     addHearing(menus.sound);
 }
 
 void PatchPlace::addViews(QMenu& view) {
-    const auto toggle = [&](const QString& text, const char* keys, bool on, auto&& run) {
-        QAction* action = view.addAction(text);
-        action->setShortcut(QKeySequence(QString::fromLatin1(keys)));
+    const auto toggle = [&](const char* name, const QString& text, bool on, auto&& run) {
+        QAction* action = addNamed(view, name, text, this, [] {});
         action->setCheckable(true);
         action->setChecked(on);
         connect(action, &QAction::toggled, this, run);
         return action;
     };
-    const auto add = [&](const QString& text, const char* keys, auto&& run) {
-        view.addAction(text, this, run)->setShortcut(QKeySequence(QString::fromLatin1(keys)));
-    };
-    toggle(tr("&Compact rows"), "Ctrl+K", false, [this](bool on) { chart_->setCompact(on); });
-    toggle(tr("Wires &behind the panel"), "Ctrl+B", true, [this](bool on) { chart_->setShowsNormals(on); });
-    toggle(tr("Hold the &traces"), "Ctrl+H", false, [this](bool on) { chart_->setFrozen(on); });
+    const auto add = [&](const char* name, const QString& text, auto&& run) { addNamed(view, name, text, this, run); };
+    toggle("compact", tr("&Compact rows"), false, [this](bool on) { chart_->setCompact(on); });
+    toggle("normals", tr("Wires &behind the panel"), true, [this](bool on) { chart_->setShowsNormals(on); });
+    QAction* hold =
+        toggle("hold-traces", tr("Hold the &traces"), false, [this](bool on) { session_.readings.setHeld(on); });
+    connect(&session_.readings, &Readings::heldChanged, hold, &QAction::setChecked);
     view.addSeparator();
-    add(tr("&Larger rows"), "Ctrl++", [this] { chart_->setZoom(chart_->zoom() * kZoomStep); });
-    add(tr("&Smaller rows"), "Ctrl+-", [this] { chart_->setZoom(chart_->zoom() / kZoomStep); });
-    add(tr("Rows as &usual"), "Ctrl+0", [this] { chart_->setZoom(1.0); });
+    add("larger-rows", tr("&Larger rows"), [this] { chart_->setZoom(chart_->zoom() * kZoomStep); });
+    add("smaller-rows", tr("&Smaller rows"), [this] { chart_->setZoom(chart_->zoom() / kZoomStep); });
+    add("usual-rows", tr("Rows as &usual"), [this] { chart_->setZoom(1.0); });
     view.addSeparator();
-    add(tr("Only the &path of this cable or post"), "Ctrl+Shift+P", [this] { showPath(); });
-    add(tr("Only this &voice"), "Ctrl+Shift+O", [this] { showVoice(); });
-    add(tr("The &whole patch"), "Ctrl+Shift+W", [this] { showAll(); });
-    QAction* walk = toggle(tr("Build &row by row"), "Ctrl+Shift+B", false, [this](bool on) {
+    add("only-path", tr("Only the &path of this cable or post"), [this] { showPath(); });
+    add("only-voice", tr("Only this &voice"), [this] { showVoice(); });
+    add("whole-patch", tr("The &whole patch"), [this] { showAll(); });
+    QAction* walk = toggle("row-by-row", tr("Build &row by row"), false, [this](bool on) {
         if (on != steps_->active()) steps_->setActive(on);
     });
     connect(steps_, &StepBar::activeChanged, walk, &QAction::setChecked);
-    add(tr("Row by row: &next"), "Ctrl+Shift+N",
-        [this] { steps_->active() ? steps_->go(1) : steps_->setActive(true); });
-    add(tr("Row by row: bac&k"), "Ctrl+Shift+M", [this] {
+    add("next-row", tr("Row by row: &next"), [this] { steps_->active() ? steps_->go(1) : steps_->setActive(true); });
+    add("row-back", tr("Row by row: bac&k"), [this] {
         if (steps_->active()) steps_->go(-1);
     });
     view.addSeparator();
-    add(tr("What is ch&osen"), "Ctrl+Shift+1", [this] { panel_->setCurrentIndex(0); });
-    add(tr("All &findings"), "Ctrl+Shift+2", [this] { panel_->setCurrentIndex(1); });
-    add(tr("Settings &A and B"), "Ctrl+Shift+3", [this] { panel_->setCurrentIndex(2); });
+    add("panel-chosen", tr("What is ch&osen"), [this] { panel_->setCurrentIndex(0); });
+    add("panel-findings", tr("All &findings"), [this] { panel_->setCurrentIndex(1); });
+    add("panel-settings", tr("Settings &A and B"), [this] { panel_->setCurrentIndex(2); });
 }
 
 void PatchPlace::addHearing(QMenu& sound) {
-    const auto add = [&](const QString& text, const char* keys, auto&& run) {
-        QAction* action = sound.addAction(text, this, run);
-        action->setShortcut(QKeySequence(QString::fromLatin1(keys)));
-        return action;
+    const auto add = [&](const char* name, const QString& text, auto&& run) {
+        return addNamed(sound, name, text, this, run);
     };
     Listening& listening = session_.sound.listening();
     const auto chosen = [this]() -> const Cable* {
-        const Cable* cable = session_.document.patch().cable(chart_->selectedCable());
+        const Cable* cable = session_.document.patch().cable(session_.selection.cable());
         if (!cable) Q_EMIT message(tr("Choose a row of the chart first."), true);
         return cable;
     };
     sound.addSeparator();
     QList<QAction*> ofRow;
-    ofRow << add(tr("Silence the &row, or let it sound"), "Ctrl+M", [&listening, this, chosen] {
+    ofRow << add("mute-row", tr("Silence the &row, or let it sound"), [&listening, this, chosen] {
         if (!chosen()) return;
-        for (const int cable : chart_->selectedCables()) listening.silenceRow(cable, !listening.rowSilenced(cable));
-    }) << add(tr("&Listen to this cable, or to the way out again"), "Ctrl+L", [&listening, this, chosen] {
+        for (const int cable : session_.selection.cables()) listening.silenceRow(cable, !listening.rowSilenced(cable));
+    }) << add("listen", tr("&Listen to this cable, or to the way out again"), [&listening, this, chosen] {
         const Cable* cable = chosen();
         if (!cable) return;
         const bool on = listening.listened() != cable->id;
@@ -164,17 +163,17 @@ void PatchPlace::addHearing(QMenu& sound) {
                           : tr("You hear the way out again."),
                        false);
     });
-    add(tr("Silence this &voice, or let it sound"), "Ctrl+Shift+Y", [&listening, chosen] {
+    add("mute-voice", tr("Silence this &voice, or let it sound"), [&listening, chosen] {
         if (const Cable* cable = chosen()) listening.silenceVoice(cable->voice, !listening.voiceSilenced(cable->voice));
     });
-    add(tr("&Hear this voice alone, or all"), "Ctrl+Shift+L", [&listening, chosen] {
+    add("solo-voice", tr("&Hear this voice alone, or all"), [&listening, chosen] {
         if (const Cable* cable = chosen())
             listening.soloVoice(listening.solo() == cable->voice ? std::string() : cable->voice);
     });
-    add(tr("Let &everything sound"), "Ctrl+Shift+U", [&listening] { listening.everythingAgain(); });
+    add("unmute-all", tr("Let &everything sound"), [&listening] { listening.everythingAgain(); });
     building_->alsoShow(ofRow);
     sound.addSeparator();
-    QAction* keys = add(tr("&Keys to play on"), "Ctrl+Shift+K", [] {});
+    QAction* keys = add("keys", tr("&Keys to play on"), [] {});
     keys->setCheckable(true);
     connect(keys, &QAction::toggled, this, [this](bool on) {
         keys_->setVisible(on);
@@ -200,10 +199,10 @@ void PatchPlace::showPath() {
     const Library& library = session_.document.library();
     std::set<int> cables;
     QString what;
-    if (const Cable* cable = patch.cable(chart_->selectedCable())) {
+    if (const Cable* cable = patch.cable(session_.selection.cable())) {
         for (const int id : pathThrough(patch, library, cable->from)) cables.insert(id);
         what = q(tieName(cable->from, patch, library));
-    } else if (const Post* post = patch.post(chart_->selectedPost())) {
+    } else if (const Post* post = patch.post(session_.selection.post())) {
         for (const JackInfo& jack : library.part(*post)->jacks)
             for (const int id : pathThrough(patch, library, {post->id, jack.id})) cables.insert(id);
         what = q(post->name);
@@ -219,8 +218,8 @@ void PatchPlace::showPath() {
 
 void PatchPlace::showVoice() {
     const Patch& patch = session_.document.patch();
-    const Cable* cable = patch.cable(chart_->selectedCable());
-    const Post* post = patch.post(chart_->selectedPost());
+    const Cable* cable = patch.cable(session_.selection.cable());
+    const Post* post = patch.post(session_.selection.post());
     const std::string voice = cable ? cable->voice : post ? post->voice : std::string();
     std::set<int> cables;
     for (const Cable& one : patch.cables)
@@ -235,25 +234,42 @@ void PatchPlace::showVoice() {
 
 /// What is played at the chosen post becomes what a MIDI file holds.
 void PatchPlace::playMidiFile() {
-    const Post* post = session_.document.patch().post(chart_->selectedPost());
+    const Post* post = session_.document.patch().post(session_.selection.post());
     const PartInfo* part = post ? session_.document.library().part(*post) : nullptr;
     if (!part || !(part->has("keys") || part->has("midi-to-cv") || part->has("pad"))) {
         Q_EMIT message(tr("Choose keys, a MIDI converter or a pad first; they are what can be played."), true);
         return;
     }
+    const std::string id = post->id; // the patch may be another one when the dialogs have ended
     const QString file =
         QFileDialog::getOpenFileName(this, tr("Play from a MIDI file"), {}, tr("MIDI files (*.mid *.midi)"));
     if (file.isEmpty()) return;
-    auto played = readMidiFile(file.toStdString(), post->id);
+    auto played = readMidiFile(file.toStdString(), id);
     if (!played) {
         Q_EMIT message(q(played.error().text()), true);
         return;
     }
-    session_.document.apply({SetPerformance{std::move(*played)}}, tr("play %1").arg(QFileInfo(file).fileName()));
+    // What is lost is said before anything is replaced.
+    const Performance* before = session_.document.patch().performance(id);
+    if (const QString left = q(played->leftOut()); !left.isEmpty() || before) {
+        QString text = tr("%1 holds %n message(s).", nullptr, static_cast<int>(played->performance.messages.size()))
+                           .arg(QFileInfo(file).fileName());
+        if (!left.isEmpty()) text += QLatin1Char(' ') + tr("Left out: %1.").arg(left);
+        if (before)
+            text += QLatin1Char(' ') + tr("They take the place of the %n message(s) that are played now.", nullptr,
+                                          static_cast<int>(before->messages.size()));
+        if (QMessageBox::question(this, tr("Play from a MIDI file"), text, QMessageBox::Ok | QMessageBox::Cancel) !=
+            QMessageBox::Ok)
+            return;
+    }
+    session_.document.apply({SetPerformance{std::move(played->performance)}},
+                            tr("play %1").arg(QFileInfo(file).fileName()));
 }
 
 void PatchPlace::chooseJacks(const std::string& from, const std::string& to, const QPoint& where) {
-    const Post& post = *session_.document.patch().post(from);
+    const Patch& now = session_.document.patch();
+    if (!now.post(from) || !now.post(to)) return; // one of them went while the hand was drawing
+    const Post& post = *now.post(from);
     const bool forward = hasOutput(*session_.document.library().part(post));
     chooser_ = new JackChooser(session_, forward ? from : to, forward ? to : from, this);
     connect(chooser_, &JackChooser::chosen, this, [this](const JackRef& output, const JackRef& input) {
@@ -268,7 +284,7 @@ void PatchPlace::chooseJacks(const std::string& from, const std::string& to, con
                                       q(tieName(input, patch, session_.document.library())));
         const QString broken = plugWarning(patch, session_.document.library(), output, input);
         if (!session_.document.apply(withNewcomersPlaced(patch, {*tie}), name)) return;
-        chart_->selectCable(session_.document.patch().cableInto(input)->id);
+        session_.selection.chooseCable(session_.document.patch().cableInto(input)->id);
         if (!broken.isEmpty()) Q_EMIT message(broken, false);
     });
     connect(chooser_, &QObject::destroyed, chart_, qOverload<>(&QWidget::setFocus));

@@ -3,12 +3,12 @@
 
 #include "patch/building_actions.h"
 #include "patch/chart.h"
-#include "patch/jack_chooser.h"
-#include "patch/key_strip.h"
 #include "patch/side_panel.h"
 #include "patch/step_bar.h"
 #include "patch/tie_line.h"
 #include "shell/place.h"
+#include "widgets/jack_chooser.h"
+#include "widgets/key_strip.h"
 
 #include <QPointer>
 

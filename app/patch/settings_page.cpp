@@ -63,6 +63,10 @@ SettingsPage::SettingsPage(const Session& session, QWidget* parent) : QWidget(pa
     layout->addWidget(area, 1);
     connect(slider_, &QSlider::valueChanged, this, &SettingsPage::stand);
     connect(slider_, &QSlider::sliderReleased, this, [this] { session_.document.endTurning(); });
+    connect(&session_.document, &Document::replaced, this, [this] {
+        const QSignalBlocker quiet(slider_);
+        slider_->setValue(0);
+    });
     connect(&session_.document, &Document::changed, this, [this] {
         if (isVisible()) refresh();
     });

@@ -51,15 +51,19 @@ StepBar::StepBar(const Session& session, Chart& chart, QWidget* parent)
 
 void StepBar::setActive(bool active) {
     const auto rows = static_cast<int>(session_.document.patch().cables.size());
-    const int chosen = session_.document.patch().row(chart_.selectedCable());
+    const int chosen = session_.document.patch().row(session_.selection.cable());
     session_.document.setUntilRow(active && rows > 0 ? std::max(1, chosen) : 0);
 }
 
 void StepBar::go(int by) {
     const auto rows = static_cast<int>(session_.document.patch().cables.size());
-    const int row = std::clamp(session_.document.untilRow() + by, 1, std::max(1, rows));
+    if (rows == 0) { // the last one was taken out, or its tying undone
+        setActive(false);
+        return;
+    }
+    const int row = std::clamp(session_.document.untilRow() + by, 1, rows);
     session_.document.setUntilRow(row);
-    chart_.selectCable(session_.document.patch().cables[static_cast<std::size_t>(row - 1)].id);
+    session_.selection.chooseCable(session_.document.patch().cables[static_cast<std::size_t>(row - 1)].id);
 }
 
 void StepBar::refresh() {
@@ -77,7 +81,7 @@ void StepBar::refresh() {
                        .arg(patch.cables.size())
                        .arg(q(tieName(cable.from, patch, session_.document.library())),
                             q(tieName(cable.to, patch, session_.document.library())));
-    if (const QString reading = chart_.wholeReadingOf(cable.id); !reading.isEmpty())
+    if (const QString reading = session_.readings.wholeText(cable.from); !reading.isEmpty())
         text += tr(" – you should read %1").arg(reading);
     if (!cable.note.empty()) text += QStringLiteral(". ") + q(cable.note);
     text_->setText(text);

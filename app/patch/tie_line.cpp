@@ -3,8 +3,8 @@
 #include "building/flow.h"
 #include "library/tie.h"
 #include "look/fonts.h"
-#include "patch/plug_warning.h"
 #include "shell/theme.h"
+#include "widgets/plug_warning.h"
 
 #include <QAbstractItemView>
 #include <QClipboard>

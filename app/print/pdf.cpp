@@ -354,7 +354,7 @@ Result<void> writePdf(const Sheet& sheet, const std::filesystem::path& file) {
         QPainter painter(&writer);
         Printer(sheet, painter, QSizeF(writer.width(), writer.height()), [&] { writer.newPage(); }).print();
     }
-    return writeFile(file, {buffer.data().constData(), static_cast<std::size_t>(buffer.data().size())});
+    return writeFile(file, {buffer.data().constData(), static_cast<std::size_t>(buffer.data().size())}, FileKind::Pdf);
 }
 
 } // namespace lariat

@@ -3,8 +3,8 @@
 #include "model/file.h"
 #include "print/pdf.h"
 #include "shell/theme.h"
+#include "widgets/file_dialog.h"
 
-#include <QFileDialog>
 #include <QHBoxLayout>
 #include <QPushButton>
 
@@ -43,11 +43,11 @@ SheetPlace::SheetPlace(const Session& session, QWidget* parent) : Place(parent),
     });
 }
 
-void SheetPlace::addActions(const Menus& menus) {
+void SheetPlace::addActionsForAll(const Menus& menus) {
+    addNamed(menus.patch, "sheet-pdf", tr("Patch sheet as &PDF…"), this, [this] { saveAs(QStringLiteral("pdf")); });
+    addNamed(menus.patch, "sheet-markdown", tr("Patch sheet as &Markdown…"), this,
+             [this] { saveAs(QStringLiteral("md")); });
     menus.patch.addSeparator();
-    menus.patch.addAction(tr("Patch sheet as &PDF…"), this, [this] { saveAs(QStringLiteral("pdf")); })
-        ->setShortcut(QKeySequence(QStringLiteral("Ctrl+P")));
-    menus.patch.addAction(tr("Patch sheet as &Markdown…"), this, [this] { saveAs(QStringLiteral("md")); });
 }
 
 void SheetPlace::showEvent(QShowEvent* event) {
@@ -86,12 +86,11 @@ void SheetPlace::fit() {
 }
 
 void SheetPlace::saveAs(const QString& suffix) {
-    const QString name = QString::fromStdString(session_.document.patch().title) + QLatin1Char('.') + suffix;
+    const QString ending = QLatin1Char('.') + suffix;
+    const QString name = QString::fromStdString(session_.document.patch().title).left(60) + ending;
     const QString filter = suffix == QLatin1String("pdf") ? tr("PDF (*.pdf)") : tr("Markdown (*.md)");
-    QString file = QFileDialog::getSaveFileName(this, tr("Save the patch sheet"), name, filter);
-    if (file.isEmpty()) return;
-    if (QFileInfo(file).suffix().isEmpty()) file += QLatin1Char('.') + suffix;
-    write(file);
+    const QString file = askWhereToSave(this, tr("Save the patch sheet"), name, filter, {ending});
+    if (!file.isEmpty()) write(file);
 }
 
 bool SheetPlace::write(const QString& file) {
@@ -101,7 +100,8 @@ bool SheetPlace::write(const QString& file) {
         return false;
     }
     const std::filesystem::path path = file.toStdString();
-    const auto written = path.extension() == ".md" ? writeFile(path, writeMarkdown(sheet)) : writePdf(sheet, path);
+    const auto written =
+        path.extension() == ".md" ? writeFile(path, writeMarkdown(sheet), FileKind::Text) : writePdf(sheet, path);
     if (written)
         Q_EMIT message(tr("The patch sheet is in %1.").arg(file), false);
     else

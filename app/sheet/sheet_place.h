@@ -15,7 +15,7 @@ class SheetPlace : public Place {
   public:
     explicit SheetPlace(const Session& session, QWidget* parent = nullptr);
 
-    void addActions(const Menus& menus) override;
+    void addActionsForAll(const Menus& menus) override;
     [[nodiscard]] int pageCount() const { return static_cast<int>(pages_.size()); }
 
   public Q_SLOTS:

@@ -1,7 +1,5 @@
 #include "shell/checker.h"
 
-#include <QtConcurrent>
-
 namespace lariat {
 namespace {
 
@@ -9,32 +7,30 @@ constexpr int kDelayMilliseconds = 200;
 
 } // namespace
 
-Checker::Checker(Document& document, QObject* parent) : QObject(parent), document_(document) {
+Checker::Checker(Document& document, Jobs& jobs, QObject* parent) : QObject(parent), document_(document), jobs_(jobs) {
     delay_.setSingleShot(true);
     delay_.setInterval(kDelayMilliseconds);
+    connect(&document_, &Document::replaced, this, [this] { // nothing is known of the new one yet
+        if (job_) job_->stop();
+        knows_ = false;
+        checked_ = {};
+        Q_EMIT findingsChanged();
+    });
     connect(&document_, &Document::changed, &delay_, qOverload<>(&QTimer::start));
     connect(&delay_, &QTimer::timeout, this, &Checker::start);
-    connect(&watcher_, &QFutureWatcherBase::finished, this, &Checker::finish);
     delay_.start();
 }
 
-Checker::~Checker() {
-    if (cancelled_) *cancelled_ = true;
-    watcher_.waitForFinished();
-}
-
 void Checker::start() {
-    if (watcher_.isRunning()) { // the patch moved on: drop that run, and come back when it has stopped
-        *cancelled_ = true;
+    if (running()) { // the patch moved on: drop that run, and come back when it has stopped
+        job_->stop();
         delay_.start();
         return;
     }
-    cancelled_ = std::make_shared<std::atomic<bool>>(false);
     // Values go along, so that the patch may change meanwhile. The library stays for the life of the document.
-    watcher_.setFuture(QtConcurrent::run([patch = document_.patch(), library = &document_.library(),
-                                          housing = document_.housing(), cancelled = cancelled_]() -> Checked {
-        const auto goOn = [&](double) { return !*cancelled; };
-        const auto observed = observe(patch, *library, housing, kObservedSeconds, goOn);
+    const auto work = [patch = document_.patch(), library = &document_.library(),
+                       housing = document_.housing()](const Progress& progress) -> Checked {
+        const auto observed = observe(patch, *library, housing, kObservedSeconds, progress);
         if (!observed) return {{}, {}, {}, QString::fromStdString(observed.error().text())};
         Checked out;
         Found found = findEverything(*observed);
@@ -42,12 +38,13 @@ void Checker::start() {
         out.dismissed = std::move(found.dismissed);
         out.sheet = makeSheet(*observed, out.findings);
         return out;
-    }));
+    };
+    job_ = jobs_.start(tr("checking"), this, work, [this](Checked checked) { finish(std::move(checked)); });
 }
 
-void Checker::finish() {
-    if (*cancelled_) return;
-    checked_ = watcher_.result();
+void Checker::finish(Checked checked) {
+    checked_ = std::move(checked);
+    knows_ = true;
     Q_EMIT findingsChanged();
 }
 

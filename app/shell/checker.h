@@ -4,12 +4,11 @@
 #include "findings/finding.h"
 #include "sheet/sheet.h"
 #include "shell/document.h"
+#include "shell/jobs.h"
 
-#include <QFutureWatcher>
 #include <QObject>
 #include <QTimer>
 
-#include <atomic>
 #include <memory>
 #include <vector>
 
@@ -19,8 +18,7 @@ class Checker : public QObject {
     Q_OBJECT
 
   public:
-    explicit Checker(Document& document, QObject* parent = nullptr);
-    ~Checker() override;
+    Checker(Document& document, Jobs& jobs, QObject* parent = nullptr);
 
     [[nodiscard]] const std::vector<Finding>& findings() const { return checked_.findings; }
     /// Those that are kept as they are, with the reasons.
@@ -30,7 +28,9 @@ class Checker : public QObject {
     /// Why the last run could not be made; empty if it was.
     [[nodiscard]] const QString& problem() const { return checked_.problem; }
     /// No run is waiting or under way: the findings belong to the patch as it is.
-    [[nodiscard]] bool settled() const { return !delay_.isActive() && !watcher_.isRunning(); }
+    [[nodiscard]] bool settled() const { return !delay_.isActive() && !running(); }
+    /// False until a first run has ended: nothing can be said yet.
+    [[nodiscard]] bool knows() const { return knows_; }
 
   Q_SIGNALS:
     void findingsChanged(); ///< and the sheet
@@ -43,13 +43,15 @@ class Checker : public QObject {
         QString problem;
     };
     void start();
-    void finish();
+    void finish(Checked checked);
+    [[nodiscard]] bool running() const { return job_ && !job_->ended(); }
 
     Document& document_;
+    Jobs& jobs_;
     QTimer delay_;
-    QFutureWatcher<Checked> watcher_;
-    std::shared_ptr<std::atomic<bool>> cancelled_;
+    std::shared_ptr<Job> job_;
     Checked checked_;
+    bool knows_ = false;
 };
 
 } // namespace lariat

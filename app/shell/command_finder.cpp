@@ -12,9 +12,11 @@ std::vector<std::pair<QString, QAction*>> allActions(const QMenuBar& menus) {
                                                                                  const QString& path) {
         for (QAction* action : actions) {
             const QString name = path + action->text().remove(QLatin1Char('&'));
-            if (action->menu())
+            if (!action->isEnabled()) continue;
+            if (QMenu* menu = action->menu()) {
+                Q_EMIT menu->aboutToShow(); // those that are made from data are made anew
                 walk(action->menu()->actions(), name + QStringLiteral(" › "));
-            else if (!action->isSeparator() && action->isEnabled())
+            } else if (!action->isSeparator())
                 out.emplace_back(name, action);
         }
     };

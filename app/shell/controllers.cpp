@@ -12,7 +12,22 @@ Controllers::Controllers(Document& document, Sound& sound, QObject* parent) : QO
     rest_.setSingleShot(true);
     rest_.setInterval(kRestMilliseconds);
     connect(&rest_, &QTimer::timeout, &document_, &Document::endTurning);
-    connect(&sound, &Sound::controllerMoved, this, &Controllers::turn);
+    connect(&sound, &Sound::controllerMoved, this, &Controllers::take);
+    connect(&document_, &Document::replaced, this, &Controllers::stopLearning);
+}
+
+void Controllers::learn(const std::string& post, const std::string& knob) {
+    learning_ = {post, knob};
+}
+
+void Controllers::take(int number, int value) {
+    if (!learning()) {
+        turn(number, value);
+        return;
+    }
+    const auto [post, knob] = std::exchange(learning_, {});
+    if (document_.apply({LearnController{{number, post, knob}}}, tr("learn controller %1").arg(number)))
+        Q_EMIT learned(number);
 }
 
 void Controllers::turn(int number, int value) {

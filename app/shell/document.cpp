@@ -1,12 +1,8 @@
 #include "shell/document.h"
 #include "model/file.h"
 
-#include <QCoreApplication>
-#include <QDir>
-#include <QFile>
 #include <QFileInfo>
 #include <QUndoCommand>
-#include <QUuid>
 
 #include <algorithm>
 
@@ -14,6 +10,7 @@ namespace lariat {
 namespace {
 
 constexpr int kKeepAfterMilliseconds = 2000;
+constexpr qint64 kPauseMilliseconds = 1500;
 
 } // namespace
 
@@ -49,13 +46,12 @@ Document::Document(Workspace workspace, QObject* parent)
     startNew();
 }
 
-Document::~Document() {
-    dropRecovery();
-}
+Document::~Document() = default;
 
 void Document::put(std::shared_ptr<const Patch> patch) {
     patch_ = std::move(patch);
-    if (!recoveryFile_.isEmpty() && !keeper_.isActive()) keeper_.start();
+    untilRow_ = std::min(untilRow_, static_cast<int>(patch_->cables.size()));
+    if (recovery_ && !keeper_.isActive()) keeper_.start();
     Q_EMIT changed();
 }
 
@@ -63,16 +59,26 @@ void Document::reset(Patch patch, const QString& file) {
     history_.clear();
     untilRow_ = 0;
     file_ = file;
-    put(std::make_shared<const Patch>(std::move(patch)));
+    onDisk_.clear();
+    patch_ = std::make_shared<const Patch>(std::move(patch));
+    Q_EMIT replaced();
+    put(patch_);
     keeper_.stop();
     dropRecovery();
     Q_EMIT fileChanged();
 }
 
 Result<void> Document::open(const QString& file) {
-    auto patch = openPatch(file.toStdString(), library());
-    if (!patch) return tl::unexpected(patch.error());
+    auto bytes = readFile(file.toStdString());
+    if (!bytes) return tl::unexpected(bytes.error());
+    auto patch =
+        readPatch(*bytes).and_then([&](Patch read) { return checkPatch(std::move(read), workspace_.library); });
+    if (!patch) {
+        patch.error().file = file.toStdString();
+        return tl::unexpected(patch.error());
+    }
     reset(std::move(*patch), QFileInfo(file).absoluteFilePath());
+    onDisk_ = std::move(*bytes);
     return {};
 }
 
@@ -84,14 +90,36 @@ Result<void> Document::openCopy(const QString& file) {
 }
 
 Result<void> Document::saveAs(const QString& file) {
-    auto written = writeFile(file.toStdString(), writePatch(patch()));
+    std::string bytes = writePatch(patch());
+    auto written = writeFile(file.toStdString(), bytes, FileKind::Patch);
     if (!written) return written;
     file_ = QFileInfo(file).absoluteFilePath();
+    onDisk_ = std::move(bytes);
     history_.setClean();
     keeper_.stop();
     dropRecovery();
     Q_EMIT fileChanged();
     return {};
+}
+
+std::optional<QString> Document::changedOutside() const {
+    if (file_.isEmpty() || !QFileInfo::exists(file_)) return std::nullopt;
+    const auto now = readFile(file_.toStdString());
+    if (now && *now == onDisk_) return std::nullopt;
+    const auto theirs = now.and_then(readPatch);
+    if (!theirs) return tr("It holds no patch any more.");
+    const QString when = QFileInfo(file_).lastModified().toString(QStringLiteral("d MMM, HH:mm"));
+    const auto known = readPatch(onDisk_);
+    if (!known) return tr("It was written at %1.").arg(when);
+    QStringList changes;
+    const auto compare = [&](const QString& what, auto before, auto after) {
+        if (before != after) changes << what.arg(before).arg(after);
+    };
+    compare(tr("cables: %1 before, %2 now"), known->cables.size(), theirs->cables.size());
+    compare(tr("posts: %1 before, %2 now"), known->posts.size(), theirs->posts.size());
+    if (known->title != theirs->title) changes << tr("title: “%1”").arg(QString::fromStdString(theirs->title));
+    if (changes.isEmpty()) changes << tr("knobs, patterns or notes");
+    return tr("It was written at %1 (%2).").arg(when, changes.join(QStringLiteral(", ")));
 }
 
 void Document::startNew(const std::string& caseId) {
@@ -113,7 +141,14 @@ bool Document::apply(const std::vector<Edit>& edits, const QString& name) {
     return true;
 }
 
+/// Turning that pauses is over; what comes then is another step.
+void Document::goOnTurning() {
+    if (!lastTurn_.isValid() || lastTurn_.elapsed() > kPauseMilliseconds) endTurning();
+    lastTurn_.start();
+}
+
 void Document::turnKnob(const std::string& post, const std::string& knob, double value) {
+    goOnTurning();
     auto next = applyEdit(patch(), SetKnob{post, knob, value});
     if (!next) {
         Q_EMIT refused(QString::fromStdString(next.error().reason));
@@ -126,6 +161,7 @@ void Document::turnKnob(const std::string& post, const std::string& knob, double
 }
 
 void Document::turn(const std::vector<Edit>& edits, const QString& name, const QString& what) {
+    goOnTurning();
     auto next = applyEdits(patch(), edits);
     if (!next) {
         Q_EMIT refused(QString::fromStdString(next.error().reason));
@@ -148,42 +184,28 @@ Patch Document::heard() const {
 }
 
 void Document::setRecoveryFolder(const QString& folder) {
-    QDir().mkpath(folder);
-    // A process may have several windows, each with its own work.
-    recoveryFile_ = QStringLiteral("%1/unsaved-%2-%3.json")
-                        .arg(folder)
-                        .arg(QCoreApplication::applicationPid())
-                        .arg(QUuid::createUuid().toString(QUuid::Id128));
+    recovery_ = std::make_unique<Recovery>(folder);
 }
 
-void Document::keep() {
-    if (history_.isClean()) return;
-    const auto written = writeFile(recoveryFile_.toStdString(), writePatch(patch()));
+bool Document::keep() {
+    if (!recovery_ || history_.isClean()) return false;
+    const auto written = recovery_->keep(writePatch(patch()), file_);
     if (!written) Q_EMIT refused(QString::fromStdString(written.error().text()));
+    return written.has_value();
 }
 
 void Document::dropRecovery() {
-    if (!recoveryFile_.isEmpty()) QFile::remove(recoveryFile_);
+    if (recovery_) recovery_->drop();
 }
 
-QStringList Document::leftBehind(const QString& folder) {
-    QStringList found;
-    for (const QFileInfo& info :
-         QDir(folder).entryInfoList({QStringLiteral("unsaved-*.json")}, QDir::Files, QDir::Time)) {
-        const QString owner = info.completeBaseName().section(QLatin1Char('-'), 1, 1);
-        if (!QFileInfo::exists(QStringLiteral("/proc/") + owner)) found << info.absoluteFilePath();
-    }
-    return found;
-}
-
-Result<void> Document::recover(const QString& file) {
-    auto patch = openPatch(file.toStdString(), library());
+Result<void> Document::recover(const LeftBehind& left) {
+    auto patch = openPatch(left.kept.toStdString(), library());
     if (!patch) return tl::unexpected(patch.error());
-    reset(Patch{}, QString());
+    reset(Patch{}, left.file);
+    if (const auto bytes = readFile(left.file.toStdString())) onDisk_ = *bytes;
     history_.push(
         new PatchStep(*this, std::make_shared<const Patch>(std::move(*patch)), tr("recover unsaved work"), QString()));
-    keep();
-    QFile::remove(file);
+    if (keep()) Recovery::throwAway(left);
     return {};
 }
 

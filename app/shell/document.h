@@ -4,13 +4,16 @@
 #include "library/check.h"
 #include "library/workspace.h"
 #include "model/edit.h"
+#include "shell/recovery.h"
 
+#include <QElapsedTimer>
 #include <QObject>
 #include <QString>
 #include <QTimer>
 #include <QUndoStack>
 
 #include <memory>
+#include <optional>
 #include <vector>
 
 namespace lariat {
@@ -34,6 +37,9 @@ class Document : public QObject {
     /// Opens a file as a new patch without a name, as for the demo.
     Result<void> openCopy(const QString& file);
     Result<void> saveAs(const QString& file);
+    /// What another program or window has made of the open file since it was read or written here; nothing if it is as
+    /// it was, or if there is none.
+    [[nodiscard]] std::optional<QString> changedOutside() const;
     /// An empty patch in that case; an empty id: in the first one there is.
     void startNew(const std::string& caseId = {});
 
@@ -57,12 +63,12 @@ class Document : public QObject {
 
     /// Where unsaved work of a program that died is kept; set before the first change.
     void setRecoveryFolder(const QString& folder);
-    /// Unsaved work that another run left behind: files, newest first.
-    [[nodiscard]] static QStringList leftBehind(const QString& folder);
-    /// Opens such a file as unsaved work and forgets it.
-    Result<void> recover(const QString& file);
+    /// Opens work that was left behind as unsaved work under its old name. It is thrown away there only once it is kept
+    /// here; if that fails, `refused` tells, and it stays where it was.
+    Result<void> recover(const LeftBehind& left);
 
   Q_SIGNALS:
+    void replaced();    ///< another document is open: what is about the old one is to be forgotten; then comes changed
     void changed();     ///< the patch is another one
     void fileChanged(); ///< file name or saved state
     void refused(const QString& reason);
@@ -71,16 +77,19 @@ class Document : public QObject {
     friend class PatchStep;
     void put(std::shared_ptr<const Patch> patch);
     void reset(Patch patch, const QString& file);
-    void keep();
+    bool keep();
     void dropRecovery();
+    void goOnTurning();
 
     Workspace workspace_;
     std::shared_ptr<const Patch> patch_;
     QUndoStack history_;
     QString file_;
-    QString recoveryFile_;
+    std::string onDisk_; ///< the open file as it was read or written here
+    std::unique_ptr<Recovery> recovery_;
     QTimer keeper_;
     int turning_ = 0;
+    QElapsedTimer lastTurn_;
     int untilRow_ = 0;
 };
 

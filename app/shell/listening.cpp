@@ -5,6 +5,9 @@
 namespace lariat {
 
 Listening::Listening(Document& document, QObject* parent) : QObject(parent), document_(document) {
+    connect(&document_, &Document::replaced, this, [this] {
+        if (changesAnything()) everythingAgain();
+    });
     connect(&document_, &Document::changed, this, &Listening::forgetWhatIsGone);
 }
 

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "shell/controllers.h"
+#include "shell/files.h"
 #include "shell/message_strip.h"
 #include "shell/place.h"
 #include "shell/rail.h"
@@ -9,10 +10,13 @@
 #include "shell/theme.h"
 #include "shell/transport_bar.h"
 
+#include <QAbstractButton>
 #include <QLabel>
 #include <QMainWindow>
 #include <QStackedWidget>
 #include <QUndoView>
+
+#include <map>
 
 namespace lariat {
 
@@ -20,13 +24,21 @@ class MainWindow : public QMainWindow {
     Q_OBJECT
 
   public:
-    /// `settingsFolder` keeps unsaved work; empty: nothing is kept.
-    MainWindow(Workspace workspace, std::vector<PlaceEntry> places, const QString& settingsFolder,
+    /// `recoveryFolder` keeps unsaved work; empty: nothing is kept.
+    MainWindow(Workspace workspace, std::vector<PlaceEntry> places, const QString& recoveryFolder,
                QWidget* parent = nullptr);
+    ~MainWindow() override;
 
+    /// What its places work with.
+    [[nodiscard]] const Session& session() const { return session_; }
     [[nodiscard]] Document& document() { return document_; }
     [[nodiscard]] Sound& sound() { return sound_; }
+    [[nodiscard]] Selection& selection() { return selection_; }
+    [[nodiscard]] Jobs& jobs() { return jobs_; }
     [[nodiscard]] Checker& checker() { return checker_; }
+    [[nodiscard]] Readings& readings() { return readings_; }
+    [[nodiscard]] Navigator& navigator() { return navigator_; }
+    [[nodiscard]] Files& files() { return *files_; }
     [[nodiscard]] MessageStrip& messages() { return *messages_; }
     [[nodiscard]] TransportBar& transport() { return *transport_; }
     /// The place of that id, or nullptr if it is not built yet.
@@ -34,9 +46,9 @@ class MainWindow : public QMainWindow {
     void showPlace(const QString& id);
 
     /// Opens a file and says so if it cannot; the open patch stays then.
-    bool openFile(const QString& file);
+    bool openFile(const QString& file) { return files_->open(file); }
     /// Opens a file as a new, unnamed patch.
-    bool openCopy(const QString& file);
+    bool openCopy(const QString& file) { return files_->openCopy(file); }
     void chooseTheme(Theme theme);
     /// Offers work that a run before this one left behind.
     void offerRecovery();
@@ -44,6 +56,10 @@ class MainWindow : public QMainWindow {
   Q_SIGNALS:
     /// The user asks for one more window.
     void newWindowWanted();
+    /// … or to leave the program, with all its windows.
+    void quitWanted();
+    /// The user has chosen another look; it is that of all windows.
+    void themeChosen(Theme theme);
 
   protected:
     void dragEnterEvent(QDragEnterEvent* event) override;
@@ -54,31 +70,35 @@ class MainWindow : public QMainWindow {
 
   private:
     void buildMenus();
-    void buildFileMenu();
-    void buildEditMenu();
-    void fillDemos(QMenu& menu);
-    void fillRecent(QMenu& menu);
-    void go(int place);
+    QMenu* buildFileMenu();
+    QMenu* buildEditMenu();
+    QMenu* buildViewMenu();
+    QMenu* buildSoundMenu();
+    void buildHelpMenu();
+    void enter(const QString& place);
+    void describePatch();
+    void renderToFile();
     void refreshHead();
     void refreshTitle();
-    bool save();
-    bool saveAs();
-    /// False if the user would rather not lose the open patch.
-    bool mayLeave();
-    void remember(const QString& file);
     void showShortcuts();
     void about();
     void showHistory();
 
     Document document_;
     Sound sound_;
+    Selection selection_;
+    Jobs jobs_;
     Checker checker_;
+    Readings readings_;
+    Navigator navigator_;
     Controllers controllers_;
+    Session session_;
+    Files* files_;
     std::vector<PlaceEntry> entries_;
-    std::vector<Place*> built_; ///< by place; nullptr where nothing is built
-    QString settingsFolder_;
+    std::vector<Place*> built_;                   ///< by place; nullptr where nothing is built
+    std::map<Place*, QList<QAction*>> actionsOf_; ///< what can be done only while that place is shown
     Rail* rail_;
-    QLabel* title_;
+    QAbstractButton* title_;
     QLabel* summary_;
     QStackedWidget* tools_;
     QStackedWidget* pages_;

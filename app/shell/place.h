@@ -4,6 +4,7 @@
 #pragma once
 
 #include "shell/session.h"
+#include "shell/shortcuts.h"
 
 #include <QMenu>
 #include <QString>
@@ -28,8 +29,10 @@ class Place : public QWidget {
     using QWidget::QWidget;
     /// A widget for the right of the window's head, or nullptr.
     [[nodiscard]] virtual QWidget* tool() { return nullptr; }
-    /// Called once, before the window is shown.
+    /// Called once, before the window is shown. These actions can be used only while the place is shown …
     virtual void addActions(const Menus&) {}
+    /// … and these everywhere.
+    virtual void addActionsForAll(const Menus&) {}
 
   Q_SIGNALS:
     /// Something to tell the user; a refusal is shown as such.

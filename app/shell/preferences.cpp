@@ -2,9 +2,9 @@
 
 #include "look/fonts.h"
 #include "shell/language.h"
+#include "widgets/file_dialog.h"
 
 #include <QDialogButtonBox>
-#include <QFileDialog>
 #include <QFormLayout>
 #include <QLabel>
 #include <QLocale>
@@ -147,7 +147,7 @@ void Preferences::record() {
         session_.sound.stopRecording();
     } else {
         const QString file =
-            QFileDialog::getSaveFileName(this, tr("Record to"), tr("recording.wav"), tr("WAV (*.wav)"));
+            askWhereToSave(this, tr("Record to"), tr("recording.wav"), tr("WAV (*.wav)"), {QStringLiteral(".wav")});
         if (!file.isEmpty()) session_.sound.record(file);
     }
     showRecording();

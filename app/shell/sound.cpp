@@ -4,6 +4,12 @@
 #include "units/level.h"
 
 namespace lariat {
+namespace {
+
+constexpr unsigned kFewestFrames = 16;
+constexpr unsigned kMostFrames = 8192;
+
+} // namespace
 
 Sound::Sound(Document& document, QObject* parent) : QObject(parent), document_(document), listening_(document) {
     connect(&document_, &Document::changed, this, &Sound::follow);
@@ -24,7 +30,13 @@ void Sound::follow() {
     engine_.setPatch(document_.heard(), document_.library());
 }
 
-void Sound::setBlockFrames(unsigned frames) {
+void Sound::setBlockFrames(unsigned wanted) {
+    const unsigned frames = std::clamp(wanted, kFewestFrames, kMostFrames);
+    if (frames != wanted)
+        Q_EMIT message(tr("Blocks of %1 frames cannot be had; it is %2. Choose the latency in the preferences.")
+                           .arg(wanted)
+                           .arg(frames),
+                       true);
     if (frames == blockFrames_) return;
     blockFrames_ = frames;
     if (device_) openDevice(deviceName());
@@ -60,7 +72,11 @@ void Sound::openDevice(const QString& name) {
     AudioSettings settings;
     settings.device = name.toStdString();
     settings.blockFrames = blockFrames_;
-    openDevice(makeAudioDevice(settings));
+    auto made = makeAudioDevice(settings);
+    const QString got = QString::fromStdString(made->name());
+    openDevice(std::move(made));
+    if (!name.isEmpty() && got != name)
+        Q_EMIT message(tr("%1 is not there; playing to %2. Choose a device in the preferences.").arg(name, got), true);
 }
 
 void Sound::openDevice(std::unique_ptr<AudioDevice> device) {
@@ -130,6 +146,14 @@ void Sound::rewind() {
 
 void Sound::watch() {
     engine_.collect();
+    if (auto* device = dynamic_cast<SimulatedDevice*>(device_.get()); device && device->recordFailed()) {
+        device->recordStop();
+        Q_EMIT message(tr("The disk takes no more: the recording has ended. What was recorded until then is in %1.")
+                           .arg(recordingTo_),
+                       true);
+        recordingTo_.clear();
+        Q_EMIT deviceChanged();
+    }
     if (!device_ || device_->alive()) return;
     Q_EMIT message(tr("%1 has gone away; playing to the simulated interface. Choose a device in the preferences.")
                        .arg(deviceName()),

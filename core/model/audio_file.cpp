@@ -46,23 +46,27 @@ std::string badChunks(const std::filesystem::path& file) {
 
 Result<void> writeWav(const std::filesystem::path& file, std::span<const float> interleaved, int channels,
                       double rate) {
-    Replacement replacement(file);
+    auto replacement = Replacement::of(file, FileKind::Sound);
+    if (!replacement) return tl::unexpected(replacement.error());
     {
         SF_INFO info{};
         info.samplerate = static_cast<int>(std::lround(rate));
         info.channels = channels;
         info.format = SF_FORMAT_WAV | SF_FORMAT_FLOAT;
-        const Handle handle(sf_open(replacement.temporary().c_str(), SFM_WRITE, &info), sf_close);
+        const Handle handle(sf_open(replacement->temporary().c_str(), SFM_WRITE, &info), sf_close);
         if (!handle) return fail(file, fmt::format("cannot be written: {}", sf_strerror(nullptr)));
         sf_command(handle.get(), SFC_SET_ADD_PEAK_CHUNK, nullptr, SF_FALSE); // it holds the time of day
         const auto size = static_cast<sf_count_t>(interleaved.size());
         if (sf_write_float(handle.get(), interleaved.data(), size) != size)
             return fail(file, fmt::format("cannot be written to its end: {}", sf_strerror(handle.get())));
     }
-    return replacement.commit();
+    return replacement->commit();
 }
 
 Result<AudioFile> readAudio(const std::filesystem::path& file) {
+    std::error_code error; // a pipe would keep us waiting
+    if (std::filesystem::exists(file, error) && !std::filesystem::is_regular_file(file, error))
+        return fail(file, "is no file, but a folder, a device or a pipe");
     if (std::string why = badChunks(file); !why.empty()) return fail(file, std::move(why));
     SF_INFO info{};
     const Handle handle(sf_open(file.c_str(), SFM_READ, &info), sf_close);

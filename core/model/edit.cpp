@@ -184,6 +184,11 @@ struct Applier {
         patch.title = edit.title;
         return std::move(patch);
     }
+    Result<Patch> operator()(const DescribePatch& edit) {
+        patch.key = edit.key;
+        patch.about = edit.about;
+        return std::move(patch);
+    }
     Result<Patch> operator()(const DescribePost& edit) {
         Post* post = find(patch, edit.post);
         if (!post) return noPost(edit.post);
@@ -315,6 +320,7 @@ struct Describer {
     }
     std::string operator()(const ChooseSources& e) const { return fmt::format("choose what {} reads", e.post); }
     std::string operator()(const SetTitle& e) const { return fmt::format("name the patch {}", e.title); }
+    std::string operator()(const DescribePatch&) const { return "describe the patch"; }
     std::string operator()(const DescribePost& e) const { return fmt::format("write down {}", e.name); }
     std::string operator()(const SeatPost& e) const { return fmt::format("let another part be {}", e.post); }
     std::string operator()(const DescribeKnob& e) const { return fmt::format("write down {} of {}", e.knob, e.post); }

@@ -82,6 +82,11 @@ struct ChooseSources {
 struct SetTitle {
     std::string title;
 };
+/// What stands at the head of a patch: its key, as words, and what is to be said of it.
+struct DescribePatch {
+    std::string key;
+    std::string about;
+};
 /// Names a post anew, puts it under a voice, and writes down what is to be said of it.
 struct DescribePost {
     std::string post;
@@ -145,8 +150,8 @@ struct KeepSetting {
 
 using Edit = std::variant<TieCable, RemoveCable, MoveCable, SwapCables, ReorderCable, RegroupCable, DescribeCable,
                           SetKnob, AddPost, RemovePost, ReorderPost, SetPattern, SetPerformance, ChooseSources,
-                          SetTitle, DescribePost, SeatPost, DescribeKnob, StyleHeading, RenameHeading, MoveHeading,
-                          DismissFinding, RestoreFinding, LearnController, ForgetController, KeepSetting>;
+                          SetTitle, DescribePatch, DescribePost, SeatPost, DescribeKnob, StyleHeading, RenameHeading,
+                          MoveHeading, DismissFinding, RestoreFinding, LearnController, ForgetController, KeepSetting>;
 
 /// The patch after one edit. Fails if the edit names something that is not there or an input that is taken.
 Result<Patch> applyEdit(const Patch& patch, const Edit& edit);

@@ -7,6 +7,7 @@
 
 #include <fcntl.h>
 #include <fmt/format.h>
+#include <sys/stat.h>
 #include <unistd.h>
 
 namespace lariat {
@@ -30,14 +31,102 @@ Result<std::string> readFile(const std::filesystem::path& file) {
     return bytes;
 }
 
-Replacement::Replacement(std::filesystem::path file) : file_(std::move(file)), temporary_(file_) {
-    temporary_ += ".part";
+FileKind kindOf(const std::filesystem::path& file) {
+    std::error_code error;
+    if (!std::filesystem::is_regular_file(file, error)) return FileKind::Empty;
+    std::ifstream stream(file, std::ios::binary);
+    std::string head(4096, '\0');
+    stream.read(head.data(), static_cast<std::streamsize>(head.size()));
+    head.resize(static_cast<std::size_t>(stream.gcount()));
+    if (head.empty()) return FileKind::Empty;
+    for (const char* mark : {"RIFF", "RF64", "fLaC", "FORM", "OggS"})
+        if (head.starts_with(mark)) return FileKind::Sound;
+    if (head.starts_with("MThd")) return FileKind::Midi;
+    if (head.starts_with("%PDF")) return FileKind::Pdf;
+    if (head.starts_with("\x89PNG")) return FileKind::Picture;
+    if (head.find("\"lariat-patch\"") != std::string::npos) return FileKind::Patch;
+    return head.find("\"lariat-") != std::string::npos ? FileKind::Document : FileKind::Text;
+}
+
+namespace {
+
+const char* wordFor(FileKind kind) {
+    switch (kind) {
+    case FileKind::Patch:
+        return "a patch";
+    case FileKind::Document:
+        return "a document of Lariat";
+    case FileKind::Sound:
+        return "a sound file";
+    case FileKind::Midi:
+        return "a MIDI file";
+    case FileKind::Pdf:
+        return "a PDF";
+    case FileKind::Picture:
+        return "a picture";
+    case FileKind::Empty:
+    case FileKind::Text:
+        break;
+    }
+    return "a text";
+}
+
+std::filesystem::path behindLinks(const std::filesystem::path& file) {
+    std::error_code error;
+    const std::filesystem::path target = std::filesystem::weakly_canonical(file, error);
+    return error || target.empty() ? file : target;
+}
+
+mode_t newFileMode() {
+    const mode_t mask = ::umask(0);
+    ::umask(mask);
+    return 0666 & ~mask;
+}
+
+} // namespace
+
+Result<void> mayWrite(const std::filesystem::path& file, FileKind kind) {
+    const auto refuse = [&](std::string why) {
+        return tl::unexpected(Error{file.string(), {}, std::move(why) + "; choose another name"});
+    };
+    std::error_code error;
+    const auto status = std::filesystem::status(file, error);
+    if (!std::filesystem::exists(status)) return {};
+    if (std::filesystem::is_directory(status)) return refuse("is a folder, not a file");
+    if (!std::filesystem::is_regular_file(status)) return refuse("is a device or a pipe, not a file");
+    if (::access(file.c_str(), W_OK) != 0) return refuse("is protected against writing");
+    const FileKind old = kindOf(file);
+    const bool fits = old == FileKind::Empty || old == kind || (kind == FileKind::Patch && old == FileKind::Text);
+    return fits ? Result<void>{}
+                : refuse(fmt::format("is {} and would be written over with {}", wordFor(old), wordFor(kind)));
+}
+
+Replacement::Replacement(std::filesystem::path file, std::filesystem::path target) noexcept
+    : file_(std::move(file)), target_(std::move(target)) {}
+
+Replacement::Replacement(Replacement&& other) noexcept
+    : file_(std::move(other.file_)), target_(std::move(other.target_)), temporary_(std::move(other.temporary_)) {
+    other.temporary_.clear();
+}
+
+Result<Replacement> Replacement::of(const std::filesystem::path& file, FileKind kind) {
+    if (file.empty()) return tl::unexpected(Error{{}, {}, "no name is given for the file to write"});
+    if (auto allowed = mayWrite(file, kind); !allowed) return tl::unexpected(allowed.error());
+    Replacement out(file, behindLinks(file));
+    // A name that nobody else has, so that nothing of theirs is written over by way of a link.
+    std::string name = (out.target_.parent_path() / ".lariat-XXXXXX").string();
+    const int handle = ::mkostemp(name.data(), O_CLOEXEC);
+    if (handle < 0) return tl::unexpected(out.failed("cannot be written"));
+    out.temporary_ = name;
+    struct stat old {};
+    ::fchmod(handle, ::stat(out.target_.c_str(), &old) == 0 ? old.st_mode & 07777u : newFileMode());
+    ::close(handle);
+    return out;
 }
 
 Replacement::~Replacement() {
-    if (committed_) return;
     std::error_code ignored;
-    std::filesystem::remove(temporary_, ignored);
+    if (!temporary_.empty()) std::filesystem::remove(temporary_, ignored);
 }
 
 Error Replacement::failed(const char* what) const {
@@ -48,26 +137,34 @@ Error Replacement::failed(const char* what) const {
 }
 
 Result<void> Replacement::commit() {
-    const int handle = ::open(temporary_.c_str(), O_RDONLY | O_CLOEXEC);
-    if (handle < 0) return tl::unexpected(failed("cannot be written"));
-    const bool flushed = ::fsync(handle) == 0;
-    ::close(handle);
-    if (!flushed) return tl::unexpected(failed("cannot be written to its end"));
-    if (std::rename(temporary_.c_str(), file_.c_str()) != 0) return tl::unexpected(failed("cannot be replaced"));
-    committed_ = true;
+    const auto flush = [](const std::filesystem::path& path, int flags) {
+        const int handle = ::open(path.c_str(), flags | O_CLOEXEC);
+        if (handle < 0) return false;
+        const bool flushed = ::fsync(handle) == 0;
+        const int why = errno;
+        ::close(handle);
+        errno = why;
+        return flushed;
+    };
+    if (!flush(temporary_, O_RDONLY)) return tl::unexpected(failed("cannot be written to its end"));
+    if (std::rename(temporary_.c_str(), target_.c_str()) != 0) return tl::unexpected(failed("cannot be replaced"));
+    temporary_.clear();
+    (void)flush(target_.parent_path(),
+                O_RDONLY | O_DIRECTORY); // it is in place; some file systems cannot flush folders
     return {};
 }
 
-Result<void> writeFile(const std::filesystem::path& file, std::string_view bytes) {
-    Replacement replacement(file);
-    std::FILE* stream = std::fopen(replacement.temporary().c_str(), "wb");
-    if (!stream) return tl::unexpected(replacement.failed("cannot be written"));
+Result<void> writeFile(const std::filesystem::path& file, std::string_view bytes, FileKind kind) {
+    auto replacement = Replacement::of(file, kind);
+    if (!replacement) return tl::unexpected(replacement.error());
+    std::FILE* stream = std::fopen(replacement->temporary().c_str(), "wb");
+    if (!stream) return tl::unexpected(replacement->failed("cannot be written"));
     const bool written = std::fwrite(bytes.data(), 1, bytes.size(), stream) == bytes.size() && std::fflush(stream) == 0;
     const int why = errno;
     const bool closed = std::fclose(stream) == 0;
     if (!written) errno = why;
-    if (!written || !closed) return tl::unexpected(replacement.failed("cannot be written to its end"));
-    return replacement.commit();
+    if (!written || !closed) return tl::unexpected(replacement->failed("cannot be written to its end"));
+    return replacement->commit();
 }
 
 } // namespace lariat

@@ -240,7 +240,7 @@ PlayedMessage readMessage(const std::string& text, const std::string& path) {
 std::string writeMessage(const PlayedMessage& played) {
     const MidiMessage& m = played.message;
     const auto* word = std::ranges::find(kMessages, m.kind(), [](const MessageWord& w) { return int{w.status}; });
-    if (word == std::end(kMessages)) return {}; // keepsMessage says which these are
+    if (word == std::end(kMessages)) return {}; // such as active sensing, which nobody plays
     std::string out = fmt::format("{} {}", played.beat, word->word);
     if (m.kind() == 0xE0)
         out += fmt::format(" {}", (m.data2 << 7 | m.data1) - 8192);
@@ -286,11 +286,6 @@ Json writePattern(const Pattern& pattern) {
     }
     putBack(out, pattern.extra);
     return out;
-}
-
-bool keepsMessage(const MidiMessage& message) {
-    return std::ranges::find(kMessages, message.kind(), [](const MessageWord& w) { return int{w.status}; }) !=
-           std::end(kMessages);
 }
 
 Performance readPerformance(Reader& in) {

@@ -10,9 +10,6 @@ namespace lariat {
 Pattern readPattern(Reader& in);
 Json writePattern(const Pattern& pattern);
 
-/// True if a performance keeps messages of this kind: those of channels, the clock, start, continue and stop.
-bool keepsMessage(const MidiMessage& message);
-
 Performance readPerformance(Reader& in);
 Json writePerformance(const Performance& performance);
 

@@ -2,7 +2,7 @@
 #include "app/opened.h"
 #include "library/check.h"
 #include "library/tie.h"
-#include "patch/finding_card.h"
+#include "widgets/finding_card.h"
 
 #include <cmath>
 
@@ -23,7 +23,7 @@ const Post* named(const Patch& patch, const std::string& name) {
 /// An empty chart in the case of a patch.
 void startIn(Opened& o, const Patch& wanted) {
     const QString name = QString::fromStdString(workspace().cases.at(wanted.caseId).name);
-    QAction* action = o.action(QStringLiteral("New patch in › ") + name);
+    QAction* action = o.entry(QStringLiteral("New patch in › ") + name);
     QVERIFY(action);
     action->trigger();
     QVERIFY(o.patch().posts.empty());
@@ -61,7 +61,7 @@ void addPost(Opened& o, const Post& wanted) {
     QCOMPARE(o.patch().posts.size(), before + 1);
     QCOMPARE(o.patch().posts.back().slot, wanted.slot);
     answerInput({QString::fromStdString(wanted.name), QString::fromStdString(wanted.voice), QString()});
-    o.action(QStringLiteral("Name, voice and note of the post…"))->trigger();
+    o.action(QStringLiteral("describe-post"))->trigger();
     QCOMPARE(o.patch().posts.back().name, wanted.name);
 }
 
@@ -77,14 +77,14 @@ void setKnobs(Opened& o, const Post& wanted) {
         lines << QString::fromStdString(id) + QStringLiteral(" = ") + text;
     }
     QGuiApplication::clipboard()->setText(lines.join(QLatin1Char('\n')));
-    o.chart().selectPost(named(o.patch(), wanted.name)->id);
-    o.action(QStringLiteral("Paste settings"))->trigger();
+    o.window.selection().choosePost(named(o.patch(), wanted.name)->id);
+    o.action(QStringLiteral("paste-settings"))->trigger();
 }
 
 void chooseSources(Opened& o, const Post& wanted) {
     const auto choose = [&](const char* object, const std::string& text) {
         if (text.empty()) return;
-        o.chart().selectPost(named(o.patch(), wanted.name)->id);
+        o.window.selection().choosePost(named(o.patch(), wanted.name)->id);
         auto* box = o.place().inspector().findChild<QComboBox*>(QLatin1String(object));
         QVERIFY(box);
         const int index = box->findText(QString::fromStdString(text));
@@ -176,7 +176,7 @@ class BuildingWindowTest : public QObject {
             const std::string to = named(o.patch(), wanted.post(cable.to.post)->name)->id;
             if (from == to) { // a post is tied to itself by its jacks
                 for (const JackRef& jack : {JackRef{from, cable.from.jack}, JackRef{to, cable.to.jack}}) {
-                    o.chart().selectPost(from);
+                    o.window.selection().choosePost(from);
                     auto* row = o.place().inspector().findChild<QAbstractButton*>(QStringLiteral("jack-") +
                                                                                   QString::fromStdString(jack.jack));
                     QVERIFY(row);
@@ -184,7 +184,7 @@ class BuildingWindowTest : public QObject {
                 }
                 continue;
             }
-            o.chart().selectPost({});
+            o.window.selection().choosePost({});
             o.drag(from, to, o.patch().cables.empty() ? 0 : o.patch().cables.back().id);
             QTRY_VERIFY(o.place().chooser());
             Opened::choose(o.place().chooser()->outputs(),
@@ -206,33 +206,33 @@ class BuildingWindowTest : public QObject {
         const auto row = [&](int n) { return o.patch().cables[static_cast<std::size_t>(n - 1)]; };
 
         const Cable first = row(1);
-        o.chart().selectCable(first.id);
+        o.window.selection().chooseCable(first.id);
         answerFinder({QStringLiteral("Ladder filter")});
-        o.action(QStringLiteral("Insert into the cable…"))->trigger();
+        o.action(QStringLiteral("insert"))->trigger();
         QCOMPARE(o.patch().cables.size(), cables + 1);
-        QCOMPARE(o.patch().cable(first.id)->to.post, o.chart().selectedPost());
+        QCOMPARE(o.patch().cable(first.id)->to.post, o.window.selection().post());
         QCOMPARE(row(2).to, first.to);
 
-        o.chart().selectCable(first.id);
+        o.window.selection().chooseCable(first.id);
         answerFinder({QStringLiteral("in 2"), QStringLiteral("Stack")});
-        o.action(QStringLiteral("Split its output…"))->trigger();
+        o.action(QStringLiteral("split"))->trigger();
         QCOMPARE(o.patch().cables.size(), cables + 2);
         QCOMPARE(o.patch().cables.back().from.post.empty(), false);
 
         // Two rows chosen with the mouse and Ctrl, then swapped.
         const Cable a = row(3);
         const Cable b = row(4);
-        o.chart().selectCable(a.id);
-        o.chart().alsoSelect(b.id);
-        QCOMPARE(o.chart().selectedCables().size(), std::size_t{2});
-        o.action(QStringLiteral("Swap the two chosen cables"))->trigger();
+        o.window.selection().chooseCable(a.id);
+        o.window.selection().alsoChoose(b.id);
+        QCOMPARE(o.window.selection().cables().size(), std::size_t{2});
+        o.action(QStringLiteral("swap"))->trigger();
         QCOMPARE(o.patch().cable(a.id)->to, b.to);
         QCOMPARE(o.patch().cable(b.id)->to, a.to);
         o.window.document().history().undo();
 
-        o.chart().selectCable(a.id);
-        o.chart().alsoSelect(b.id);
-        o.action(QStringLiteral("Take the cable out"))->trigger();
+        o.window.selection().chooseCable(a.id);
+        o.window.selection().alsoChoose(b.id);
+        o.action(QStringLiteral("remove-cable"))->trigger();
         QCOMPARE(o.patch().cables.size(), cables);
         o.window.document().history().undo();
 
@@ -241,9 +241,9 @@ class BuildingWindowTest : public QObject {
             if (!post.voice.empty()) voiced = &post;
         QVERIFY(voiced);
         const std::size_t posts = o.patch().posts.size();
-        o.chart().selectPost(voiced->id);
+        o.window.selection().choosePost(voiced->id);
         answerInput({QStringLiteral("Second")});
-        o.action(QStringLiteral("Double the voice…"))->trigger();
+        o.action(QStringLiteral("double-voice"))->trigger();
         QVERIFY2(o.patch().posts.size() > posts, qPrintable(o.window.messages().text()));
         QVERIFY(std::ranges::any_of(o.patch().cables, [](const Cable& cable) { return cable.voice == "Second"; }));
     }
@@ -253,18 +253,18 @@ class BuildingWindowTest : public QObject {
         o.window.openCopy(demoFile(QStringLiteral("sync-lead")));
         const std::size_t posts = o.patch().posts.size();
         answerFinder({QStringLiteral("VCA –")});
-        o.action(QStringLiteral("Another of a kind…"))->trigger();
+        o.action(QStringLiteral("another"))->trigger();
         QCOMPARE(o.patch().posts.size(), posts + 1);
         QVERIFY(workspace().library.part(o.patch().posts.back())->has("vca"));
         answerFinder({QStringLiteral("gangway")});
-        o.action(QStringLiteral("Find a part to add…"))->trigger();
+        o.action(QStringLiteral("find-part"))->trigger();
         QCOMPARE(o.patch().posts.size(), posts + 2);
     }
 
     void anEndIsDrawnElsewhere() {
         Opened o;
         const Cable cable = *o.patch().cableInto(jackRef("filter.in-1"));
-        o.chart().selectCable(cable.id);
+        o.window.selection().chooseCable(cable.id);
         // From the filter's line to the mixer's, on the row that is chosen; its menu offers the free inputs.
         QTimer::singleShot(0, [] {
             if (auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget())) {
@@ -276,7 +276,7 @@ class BuildingWindowTest : public QObject {
         QCOMPARE(o.patch().cable(cable.id)->to.post, std::string("mixer"));
         QCOMPARE(o.patch().cable(cable.id)->from, cable.from);
         answerFinder({QStringLiteral("lfo saw")});
-        o.action(QStringLiteral("Plug its start elsewhere…"))->trigger();
+        o.action(QStringLiteral("move-start"))->trigger();
         QCOMPARE(o.patch().cable(cable.id)->from.text(), std::string("lfo.saw"));
     }
 
@@ -284,8 +284,8 @@ class BuildingWindowTest : public QObject {
         Opened o;
         const Cable first = o.patch().cables.front();
         answerInput({QStringLiteral("Dawn · wake up")});
-        o.chart().selectCable(first.id);
-        o.action(QStringLiteral("Put the rows under…"))->trigger();
+        o.window.selection().chooseCable(first.id);
+        o.action(QStringLiteral("regroup"))->trigger();
         QCOMPARE(o.patch().cable(first.id)->voice, std::string("Dawn"));
         QCOMPARE(o.patch().cable(first.id)->step, std::string("wake up"));
         const auto rows = o.chart().chartLayout().rows.size();
@@ -303,7 +303,7 @@ class BuildingWindowTest : public QObject {
         Opened o;
         const Cable first = o.patch().cables.front();
         const auto pick = [&](const QStringList& path) {
-            o.chart().selectCable(first.id);
+            o.window.selection().chooseCable(first.id);
             QTimer::singleShot(0, [path] {
                 auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
                 QVERIFY(menu);
@@ -317,7 +317,7 @@ class BuildingWindowTest : public QObject {
                         }
                 menu->close();
             });
-            o.action(QStringLiteral("Its heading…"))->trigger();
+            o.action(QStringLiteral("heading"))->trigger();
         };
         pick({QStringLiteral("Colour"), QStringLiteral("Rust")});
         QVERIFY(o.patch().heading(first.voice, first.step));
@@ -335,7 +335,7 @@ class BuildingWindowTest : public QObject {
     void oneMoreWindowIsAskedFor() {
         Opened o;
         QSignalSpy wanted(&o.window, &MainWindow::newWindowWanted);
-        o.action(QStringLiteral("New window"))->trigger();
+        o.action(QStringLiteral("new-window"))->trigger();
         QCOMPARE(wanted.count(), 1);
     }
 
@@ -346,20 +346,20 @@ class BuildingWindowTest : public QObject {
                                          [](const ChartRow& row) { return row.kind == ChartRow::Kind::Cable; });
         };
         QCOMPARE(rows(), 21);
-        o.chart().selectPost("lfo");
-        o.action(QStringLiteral("Only the path of this cable or post"))->trigger();
+        o.window.selection().choosePost("lfo");
+        o.action(QStringLiteral("only-path"))->trigger();
         QVERIFY(rows() > 0 && rows() < 21);
         QVERIFY(o.window.findChild<QPushButton*>(QStringLiteral("show-all"))->isVisible());
         QTest::keyClick(&o.chart(), Qt::Key_Escape);
         QCOMPARE(rows(), 21);
 
-        o.chart().selectCable(o.patch().cables[2].id);
-        o.action(QStringLiteral("Build row by row"))->trigger();
+        o.window.selection().chooseCable(o.patch().cables[2].id);
+        o.action(QStringLiteral("row-by-row"))->trigger();
         QCOMPARE(rows(), 3);
         const std::size_t few = o.window.sound().engine().blockCount();
-        o.action(QStringLiteral("Row by row: next"))->trigger();
+        o.action(QStringLiteral("next-row"))->trigger();
         QCOMPARE(rows(), 4);
-        QCOMPARE(o.chart().selectedCable(), o.patch().cables[3].id);
+        QCOMPARE(o.window.selection().cable(), o.patch().cables[3].id);
         QVERIFY(o.place().steps().isVisible());
         // A row that is not there yet has no signal.
         QVERIFY(!o.window.sound().engine().tap(o.patch().cables.back().from) ||
@@ -367,13 +367,13 @@ class BuildingWindowTest : public QObject {
         QTest::mouseClick(o.window.findChild<QPushButton*>(QStringLiteral("step-whole")), Qt::LeftButton);
         QCOMPARE(rows(), 21);
         QVERIFY(o.window.sound().engine().blockCount() > few); // the first rows ran by themselves
-        QVERIFY(!o.action(QStringLiteral("Build row by row"))->isChecked());
+        QVERIFY(!o.action(QStringLiteral("row-by-row"))->isChecked());
         QCOMPARE(o.patch().cables.size(), std::size_t{21}); // nothing was lost
     }
 
     void findingsAreListedFilteredAndKept() {
         Opened o;
-        o.action(QStringLiteral("All findings"))->trigger();
+        o.action(QStringLiteral("panel-findings"))->trigger();
         FindingsPage& page = o.place().panel().findings();
         QCOMPARE(page.count(), 3);
         QVERIFY(page.voices().count() > 2);
@@ -411,11 +411,11 @@ class BuildingWindowTest : public QObject {
         QVERIFY2(o.window.messages().text().contains(QLatin1String("sentence 2")),
                  qPrintable(o.window.messages().text()));
         QGuiApplication::clipboard()->setText(QStringLiteral("what is this"));
-        o.chart().selectPost("filter");
-        o.action(QStringLiteral("Paste settings"))->trigger();
+        o.window.selection().choosePost("filter");
+        o.action(QStringLiteral("paste-settings"))->trigger();
         QCOMPARE(o.patch(), before);
-        o.chart().selectCable(o.patch().cables.front().id);
-        o.action(QStringLiteral("Swap the two chosen cables"))->trigger();
+        o.window.selection().chooseCable(o.patch().cables.front().id);
+        o.action(QStringLiteral("swap"))->trigger();
         QCOMPARE(o.patch(), before);
         QVERIFY(o.window.messages().text().contains(QLatin1String("two rows")));
     }

@@ -105,7 +105,7 @@ class DocumentTest : public QObject {
         };
         QTRY_COMPARE_WITH_TIMEOUT(kept().size(), 1, 5000); // five seconds at most may be lost
         // Its owner still lives: nothing to recover.
-        QVERIFY(Document::leftBehind(folder.path()).isEmpty());
+        QVERIFY(Recovery::leftBehind(folder.path()).empty());
         QVERIFY(document.saveAs(folder.filePath(QStringLiteral("mine.json"))));
         QVERIFY(kept().isEmpty());
     }
@@ -154,18 +154,60 @@ class DocumentTest : public QObject {
 
     void workOfAProgramThatDiedComesBack() {
         QTemporaryDir folder;
-        const QString left = folder.filePath(QStringLiteral("unsaved-999999999.json"));
+        // The companion is there, but nobody holds it: as after a kill, whatever process has that number now.
+        const QString left = folder.filePath(QStringLiteral("unsaved-1.json"));
+        const QString file = folder.filePath(QStringLiteral("mine.lariat"));
         Patch patch = test::lamp();
+        QVERIFY(writeFile(file.toStdString(), writePatch(patch), FileKind::Patch));
         patch.title = "Rescued";
-        QVERIFY(writeFile(left.toStdString(), writePatch(patch)));
-        QCOMPARE(Document::leftBehind(folder.path()), QStringList{left});
+        QVERIFY(writeFile(left.toStdString(), writePatch(patch), FileKind::Patch));
+        QVERIFY(writeFile(folder.filePath(QStringLiteral("unsaved-1.lock")).toStdString(), file.toStdString(),
+                          FileKind::Text));
+        const auto found = Recovery::leftBehind(folder.path());
+        QCOMPARE(found.size(), std::size_t{1});
+        QCOMPARE(found[0].title, QStringLiteral("Rescued"));
+        QCOMPARE(found[0].file, file);
         Document document(workspace());
         document.setRecoveryFolder(folder.path());
-        QVERIFY(document.recover(left));
+        QVERIFY(document.recover(found[0]));
         QCOMPARE(document.patch().title, std::string("Rescued"));
+        QCOMPARE(document.file(), file);
+        QVERIFY(!document.changedOutside());
         QVERIFY(!document.history().isClean()); // it asks to be saved
         QVERIFY(!QFile::exists(left));
-        QVERIFY(!document.recover(left));
+        QVERIFY(!document.recover(found[0]));
+    }
+
+    /// What cannot be kept anew stays where it was.
+    void nothingIsThrownAwayThatIsNotKept() {
+        QTemporaryDir folder;
+        const QString left = folder.filePath(QStringLiteral("unsaved-1.json"));
+        QVERIFY(writeFile(left.toStdString(), writePatch(test::lamp()), FileKind::Patch));
+        const auto found = Recovery::leftBehind(folder.path());
+        Document document(workspace());
+        document.setRecoveryFolder(folder.path() + QStringLiteral("/unsaved-1.json/no-folder"));
+        QSignalSpy refused(&document, &Document::refused);
+        QVERIFY(document.recover(found.at(0)));
+        QCOMPARE(refused.count(), 1);
+        QVERIFY(QFile::exists(left));
+        QCOMPARE(document.patch().cables.size(), std::size_t{21});
+    }
+
+    /// Another program writes the open file: that is told, with what it changed.
+    void changesFromOutsideAreSeen() {
+        QTemporaryDir folder;
+        const QString file = folder.filePath(QStringLiteral("mine.lariat"));
+        Document one(workspace());
+        QVERIFY(one.open(lamp_));
+        QVERIFY(one.saveAs(file));
+        QVERIFY(!one.changedOutside());
+        Document two(workspace());
+        QVERIFY(two.open(file));
+        QVERIFY(two.apply({RemoveCable{two.patch().cables.back().id}}, QStringLiteral("remove")));
+        QVERIFY(two.saveAs(file));
+        QVERIFY(!two.changedOutside());
+        const auto change = one.changedOutside();
+        QVERIFY(change && change->contains(QStringLiteral("21")) && change->contains(QStringLiteral("20")));
     }
 };
 

@@ -44,12 +44,12 @@ class HearingWindowTest : public QObject {
         Listening& listening = o.window.sound().listening();
         const Cable& way = *o.patch().cableInto(jackRef("line-out.left"));
         QTRY_VERIFY_WITH_TIMEOUT(peak(o, 300) > 0.1f, 10'000);
-        o.chart().selectCable(way.id);
-        o.action(QStringLiteral("Silence the row, or let it sound"))->trigger();
+        o.window.selection().chooseCable(way.id);
+        o.action(QStringLiteral("mute-row"))->trigger();
         QVERIFY(listening.rowSilenced(way.id));
         QTRY_VERIFY_WITH_TIMEOUT(peak(o, 300) < 0.01f, 10'000);
         QVERIFY(o.window.document().history().isClean()); // nothing of it belongs to the patch
-        o.action(QStringLiteral("Let everything sound"))->trigger();
+        o.action(QStringLiteral("unmute-all"))->trigger();
         QTRY_VERIFY_WITH_TIMEOUT(peak(o, 300) > 0.1f, 10'000);
 
         const std::string voice = o.patch().cables[5].voice;
@@ -69,11 +69,11 @@ class HearingWindowTest : public QObject {
     void aCableIsHeardAloneAndSafe() {
         Opened o;
         const Cable& cable = *o.patch().cableInto(jackRef("filter.in-1"));
-        o.chart().selectCable(cable.id);
-        o.action(QStringLiteral("Listen to this cable, or to the way out again"))->trigger();
+        o.window.selection().chooseCable(cable.id);
+        o.action(QStringLiteral("listen"))->trigger();
         QCOMPARE(o.window.sound().listening().listened(), cable.id);
         QTRY_COMPARE(o.chart().readingOf(cable.id).isEmpty(), false);
-        o.action(QStringLiteral("Listen to this cable, or to the way out again"))->trigger();
+        o.action(QStringLiteral("listen"))->trigger();
         QCOMPARE(o.window.sound().listening().listened(), 0);
     }
 
@@ -81,7 +81,7 @@ class HearingWindowTest : public QObject {
         Opened o;
         o.window.openCopy(QStringLiteral(LARIAT_SOURCE "/data/demo/first-voice.json"));
         o.window.sound().setRunning(false);
-        o.action(QStringLiteral("Keys to play on"))->trigger();
+        o.action(QStringLiteral("keys"))->trigger();
         KeyStrip& keys = o.place().keys();
         QVERIFY(keys.isVisible());
         const JackRef pitch = o.patch().cableInto(jackRef("osc.voct"))->from;
@@ -109,7 +109,7 @@ class HearingWindowTest : public QObject {
         o.window.sound().openMidi({});
         auto* keyboard = dynamic_cast<SimulatedKeyboard*>(o.window.sound().midi());
         QVERIFY(keyboard);
-        o.chart().selectPost("filter");
+        o.window.selection().choosePost("filter");
         Knob* cutoff = o.place().inspector().knob("cutoff");
         Q_EMIT cutoff->learnWanted();
         keyboard->push({0xB0, 21, 64});
@@ -127,7 +127,7 @@ class HearingWindowTest : public QObject {
 
     void knobsAreLockedAndNoted() {
         Opened o;
-        o.chart().selectPost("filter");
+        o.window.selection().choosePost("filter");
         const auto knob = [&] { return o.place().inspector().knob("cutoff"); };
         Q_EMIT knob()->lockWanted(true);
         QVERIFY(o.patch().post("filter")->locked.contains("cutoff"));
@@ -148,7 +148,7 @@ class HearingWindowTest : public QObject {
     /// What modulation does to a knob is drawn around it, in the unit of the knob.
     void theReachOfModulation() {
         Opened o;
-        o.chart().selectPost("filter");
+        o.window.selection().choosePost("filter");
         o.window.document().apply({SetKnob{"filter", "amount-1", 25.0}}, QStringLiteral("open"));
         Knob* cutoff = o.place().inspector().knob("cutoff");
         QTRY_VERIFY_WITH_TIMEOUT(cutoff->reachText().contains(QLatin1String("Hz")), 10'000);
@@ -183,7 +183,7 @@ class HearingWindowTest : public QObject {
         QCOMPARE(o.window.sound().blockFrames(), 128u);
         QCOMPARE(Sound::latencyMilliseconds(512), 4.0 * Sound::latencyMilliseconds(128));
         QTRY_VERIFY_WITH_TIMEOUT(peak(o, 300) > 0.1f, 10'000); // it plays on
-        Preferences dialog({o.window.document(), o.window.sound(), o.window.checker()}, &o.window);
+        Preferences dialog(o.window.session(), &o.window);
         auto* latency = dialog.findChild<QComboBox*>(QStringLiteral("latency"));
         QCOMPARE(latency->currentData().toUInt(), 128u);
         QVERIFY(dialog.findChild<QComboBox*>(QStringLiteral("midi"))->count() >= 1);
@@ -243,7 +243,7 @@ class HearingWindowTest : public QObject {
     void historyShowsEveryStep() {
         Opened o;
         o.window.document().apply({SetTitle{"One"}}, QStringLiteral("name One"));
-        o.action(QStringLiteral("History…"))->trigger();
+        o.action(QStringLiteral("history"))->trigger();
         auto* view = o.window.findChild<QUndoView*>();
         QVERIFY(view && view->isVisible());
         QCOMPARE(view->stack()->count(), 1);

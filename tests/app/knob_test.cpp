@@ -1,6 +1,6 @@
 // A knob under the hand: mouse, wheel, keys and typed values.
-#include "patch/knob.h"
 #include "shell/theme.h"
+#include "widgets/knob.h"
 
 #include <QtTest>
 
@@ -55,8 +55,18 @@ class KnobTest : public QObject {
         QVERIFY(std::abs(scale.toFraction(knob->value()) - before - 0.9 / 60.0) < 1e-9);
     }
 
-    void theWheelTurns() {
+    /// Who scrolls past a knob does not turn it; with the keyboard on it the wheel turns.
+    void theWheelTurnsWhatHasTheKeyboard() {
         const std::unique_ptr<Knob> knob(cutoff());
+        QWheelEvent past({40, 40}, knob->mapToGlobal(QPointF(40, 40)), {}, {0, 120}, Qt::NoButton, Qt::NoModifier,
+                         Qt::NoScrollPhase, false);
+        QCoreApplication::sendEvent(knob.get(), &past);
+        QCOMPARE(knob->value(), 1000.0);
+        QVERIFY(!past.isAccepted());
+        knob->show();
+        knob->activateWindow();
+        knob->setFocus();
+        QTRY_VERIFY(knob->hasFocus());
         QWheelEvent up({40, 40}, knob->mapToGlobal(QPointF(40, 40)), {}, {0, 120}, Qt::NoButton, Qt::NoModifier,
                        Qt::NoScrollPhase, false);
         QCoreApplication::sendEvent(knob.get(), &up);

@@ -2,12 +2,12 @@
 #pragma once
 
 #include "devices/simulated_device.h"
-#include "patch/knob.h"
 #include "patch/patch_place.h"
 #include "places.h"
 #include "shell/command_finder.h"
 #include "shell/main_window.h"
 #include "support/patches.h"
+#include "widgets/knob.h"
 
 #include <QtTest>
 
@@ -16,6 +16,7 @@
 #include <QFileDialog>
 #include <QInputDialog>
 #include <QMenuBar>
+#include <QMessageBox>
 #include <QPushButton>
 #include <QSettings>
 #include <QTemporaryDir>
@@ -52,9 +53,12 @@ struct Opened {
         return std::ranges::any_of(window.checker().findings(),
                                    [&](const Finding& finding) { return finding.rule == rule; });
     }
-    QAction* action(const QString& name) {
-        for (const auto& [path, action] : allActions(*window.menuBar()))
-            if (path.endsWith(name)) return action;
+    /// An action by its name, which is the same in every language.
+    QAction* action(const QString& name) { return window.findChild<QAction*>(name); }
+    /// One that was made from data, by the end of its path in the menus.
+    QAction* entry(const QString& path) {
+        for (const auto& [name, action] : allActions(*window.menuBar()))
+            if (name.endsWith(path)) return action;
         return nullptr;
     }
     void drag(const std::string& from, const std::string& to, int row) {
@@ -89,6 +93,24 @@ inline void answerFileDialog(const QString& file) {
     });
 }
 
+/// Presses a button, by its text without "&", of the question that comes next; `seen` gets what it asks.
+inline void answerQuestion(const QString& button, QString* seen = nullptr) {
+    QTimer::singleShot(0, [button, seen] {
+        auto* box = qobject_cast<QMessageBox*>(QApplication::activeModalWidget());
+        if (!box) {
+            QTimer::singleShot(5, [button, seen] { answerQuestion(button, seen); });
+            return;
+        }
+        if (seen) *seen = box->text();
+        for (QAbstractButton* one : box->buttons())
+            if (one->text().remove(QLatin1Char('&')) == button) {
+                one->click();
+                return;
+            }
+        box->reject();
+    });
+}
+
 /// Answers the questions that the next action asks, one after another.
 inline void answerInput(QStringList answers) {
     if (answers.isEmpty()) return;
@@ -101,6 +123,19 @@ inline void answerInput(QStringList answers) {
         dialog->setTextValue(answers.takeFirst());
         dialog->accept();
         answerInput(answers);
+    });
+}
+
+/// Answers the question for a whole number that the next action asks.
+inline void answerNumber(int number) {
+    QTimer::singleShot(0, [number] {
+        auto* dialog = qobject_cast<QInputDialog*>(QApplication::activeModalWidget());
+        if (!dialog) {
+            QTimer::singleShot(5, [number] { answerNumber(number); });
+            return;
+        }
+        dialog->setIntValue(number);
+        dialog->accept();
     });
 }
 

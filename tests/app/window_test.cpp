@@ -3,8 +3,6 @@
 #include "devices/simulated_device.h"
 #include "library/midi_file.h"
 #include "model/file.h"
-#include "patch/jack_row.h"
-#include "patch/knob.h"
 #include "patch/patch_place.h"
 #include "places.h"
 #include "sheet/sheet_place.h"
@@ -13,6 +11,8 @@
 #include "shell/main_window.h"
 #include "shell/preferences.h"
 #include "support/patches.h"
+#include "widgets/jack_row.h"
+#include "widgets/knob.h"
 
 #include <QtTest>
 
@@ -49,7 +49,7 @@ class WindowTest : public QObject {
         Opened::choose(o.place().chooser()->inputs(), QStringLiteral("pwm"));
         QTest::keyClick(o.place().chooser(), Qt::Key_Return);
         QVERIFY(o.tied("lfo.sine", "osc-a.pwm"));
-        const int dragged = o.chart().selectedCable();
+        const int dragged = o.window.selection().cable();
         QCOMPARE(o.patch().cable(dragged)->to.text(), std::string("osc-a.pwm"));
         QTRY_VERIFY_WITH_TIMEOUT(o.chart().traceOf(dragged).size() > 10, 10'000); // it lives
         QTRY_VERIFY_WITH_TIMEOUT(o.chart().readingOf(dragged).contains(QLatin1Char('V')), 10'000);
@@ -85,7 +85,7 @@ class WindowTest : public QObject {
         // Save through the menu, reopen, and it is the same patch.
         const QString file = o.folder.filePath(QStringLiteral("mine.json"));
         answerFileDialog(file);
-        o.action(QStringLiteral("Save"))->trigger();
+        o.action(QStringLiteral("save"))->trigger();
         QVERIFY(QFile::exists(file));
         QVERIFY(!o.window.isWindowModified());
         const Patch saved = o.patch();
@@ -109,7 +109,7 @@ class WindowTest : public QObject {
         Opened o;
         for (const char* rule : {"zero-attenuator", "pitch-on-follower", "sustain-not-reached"}) {
             QVERIFY(o.found(rule));
-            o.chart().selectCable(
+            o.window.selection().chooseCable(
                 std::ranges::find(o.window.checker().findings(), std::string(rule), &Finding::rule)->cable);
             QTest::mouseClick(o.chart().viewport(), Qt::LeftButton, {}, o.chart().fixPoint(rule));
             o.settle();
@@ -121,7 +121,7 @@ class WindowTest : public QObject {
     void turningAKnobChangesTheTrace() {
         Opened o;
         const int cable = o.patch().cableInto(jackRef("osc-a.sync"))->id;
-        o.chart().selectPost("osc-b");
+        o.window.selection().choosePost("osc-b");
         QTRY_VERIFY_WITH_TIMEOUT(o.chart().readingOf(cable).contains(QLatin1String("D3")), 10'000);
         Knob* fine = o.place().inspector().knob("fine");
         QVERIFY(fine);
@@ -142,7 +142,7 @@ class WindowTest : public QObject {
 
     void aDraggedKnobIsOneStepToUndo() {
         Opened o;
-        o.chart().selectPost("filter");
+        o.window.selection().choosePost("filter");
         Knob* cutoff = o.place().inspector().knob("cutoff");
         QTest::mousePress(cutoff, Qt::LeftButton, {}, {40, 40});
         for (int y = 38; y > 10; y -= 2) QTest::mouseMove(cutoff, {40, y});
@@ -156,7 +156,7 @@ class WindowTest : public QObject {
 
     void jacksOfTheInspectorTie() {
         Opened o;
-        o.chart().selectPost("lfo");
+        o.window.selection().choosePost("lfo");
         auto click = [&](const char* jack) {
             auto* row = o.place().inspector().findChild<JackRow*>(QStringLiteral("jack-") + QLatin1String(jack));
             QVERIFY(row);
@@ -165,13 +165,13 @@ class WindowTest : public QObject {
         };
         click("saw");
         QCOMPARE(o.place().inspector().pending().text(), std::string("lfo.saw"));
-        o.chart().selectPost("filter");
+        o.window.selection().choosePost("filter");
         click("res-cv");
         QVERIFY(o.tied("lfo.saw", "filter.res-cv"));
         QVERIFY(o.place().inspector().pending().post.empty());
         // Two outputs are refused, and the reason is shown.
         click("low");
-        o.chart().selectPost("lfo");
+        o.window.selection().choosePost("lfo");
         click("sine");
         QVERIFY(o.window.messages().text().contains(QLatin1String("both are outputs")));
         // Escape forgets the waiting end.
@@ -182,7 +182,7 @@ class WindowTest : public QObject {
 
     void spacePressesAButtonThatHasTheKeyboard() {
         Opened o;
-        o.chart().selectPost("lfo");
+        o.window.selection().choosePost("lfo");
         auto* jack = o.place().inspector().findChild<JackRow*>(QStringLiteral("jack-saw"));
         jack->setFocus();
         const bool running = o.window.sound().engine().running();
@@ -196,7 +196,7 @@ class WindowTest : public QObject {
 
     void aCableIsWrittenDown() {
         Opened o;
-        o.chart().selectCable(14);
+        o.window.selection().chooseCable(14);
         auto* note = o.place().inspector().findChild<QLineEdit*>(QStringLiteral("cable-note"));
         QVERIFY(note);
         note->setText(QStringLiteral("behind the mixer"));
@@ -217,7 +217,7 @@ class WindowTest : public QObject {
 
     void aNoteBeingWrittenIsNotSweptAway() {
         Opened o;
-        o.chart().selectCable(14);
+        o.window.selection().chooseCable(14);
         QPointer<QLineEdit> note = o.place().inspector().findChild<QLineEdit*>(QStringLiteral("cable-note"));
         note->setFocus();
         QTest::keyClicks(note, QStringLiteral("half a no"));
@@ -249,9 +249,9 @@ class WindowTest : public QObject {
         Opened o;
         o.chart().setFocus();
         QTest::keyClick(&o.chart(), Qt::Key_Home);
-        QCOMPARE(o.chart().selectedCable(), 1);
+        QCOMPARE(o.window.selection().cable(), 1);
         QTest::keyClick(&o.chart(), Qt::Key_Down);
-        QCOMPARE(o.chart().selectedCable(), 2);
+        QCOMPARE(o.window.selection().cable(), 2);
         QTest::keyClick(&o.window, Qt::Key_Down, Qt::ControlModifier);
         QCOMPARE(o.patch().row(2), 3);
         QTest::keyClick(&o.window, Qt::Key_Delete);
@@ -290,8 +290,8 @@ class WindowTest : public QObject {
         QVERIFY(noise);
         noise->trigger();
         QCOMPARE(o.patch().posts.back().module, std::string("spray-noise"));
-        QCOMPARE(o.chart().selectedPost(), o.patch().posts.back().id);
-        o.action(QStringLiteral("Remove the post"))->trigger();
+        QCOMPARE(o.window.selection().post(), o.patch().posts.back().id);
+        o.action(QStringLiteral("remove-post"))->trigger();
         QCOMPARE(o.patch().posts.size(), std::size_t{15});
     }
 
@@ -326,7 +326,7 @@ class WindowTest : public QObject {
 
     void theRealCaseIsSwitchedFromTheMenu() {
         Opened o;
-        QAction* real = o.action(QStringLiteral("Real case"));
+        QAction* real = o.action(QStringLiteral("real-case"));
         QVERIFY(real && real->isCheckable());
         const std::size_t ideal = o.window.sound().engine().blockCount();
         real->trigger();
@@ -341,7 +341,7 @@ class WindowTest : public QObject {
         Opened o;
         for (const QString& title :
              {QStringLiteral("Deep Water"), QStringLiteral("Bell Buoy"), QStringLiteral("Lamp, mended")}) {
-            QAction* open = o.action(title);
+            QAction* open = o.entry(title);
             QVERIFY2(open, qPrintable(title));
             open->trigger();
             QCOMPARE(QString::fromStdString(o.patch().title), title);
@@ -350,9 +350,9 @@ class WindowTest : public QObject {
 
     void recordingsAndTuningsAreChosenInTheInspector() {
         Opened o;
-        o.action(QStringLiteral("Engine Room, rattle"))->trigger();
+        o.entry(QStringLiteral("Engine Room, rattle"))->trigger();
         o.settle();
-        o.chart().selectPost("player");
+        o.window.selection().choosePost("player");
         QCoreApplication::processEvents();
         auto* box = o.window.findChild<QComboBox*>(QStringLiteral("source-recording"));
         QVERIFY(box);
@@ -367,9 +367,9 @@ class WindowTest : public QObject {
     /// Unplugged, the CV knob is the depth of the other oscillator; the inspector says so, and what a plug makes of it.
     void theWordsInForceAreShown() {
         Opened o;
-        o.action(QStringLiteral("Deep Water"))->trigger();
+        o.entry(QStringLiteral("Deep Water"))->trigger();
         o.settle();
-        o.chart().selectPost("whirl-a");
+        o.window.selection().choosePost("whirl-a");
         QCoreApplication::processEvents();
         const auto named = [&](const QString& name) {
             const auto all = o.window.findChildren<Knob*>();
@@ -385,9 +385,9 @@ class WindowTest : public QObject {
 
     void chaosIsCaughtByItsState() {
         Opened o;
-        o.action(QStringLiteral("Deep Water"))->trigger();
+        o.entry(QStringLiteral("Deep Water"))->trigger();
         o.settle();
-        o.chart().selectPost("register");
+        o.window.selection().choosePost("register");
         QCoreApplication::processEvents();
         auto* keep = o.window.findChild<QPushButton*>(QStringLiteral("keep-state"));
         QVERIFY(keep);
@@ -404,14 +404,26 @@ class WindowTest : public QObject {
 
     void aMidiFileIsPlayedOnTheKeys() {
         Opened o;
-        o.action(QStringLiteral("First light"))->trigger();
+        o.entry(QStringLiteral("First light"))->trigger();
         o.settle();
         QTemporaryDir folder;
         const QString file = folder.filePath(QStringLiteral("two.mid"));
         QVERIFY(writeMidiFile(file.toStdString(), {"keys", 90.0, 0.0, {{0.0, {0x90, 60, 90}}, {1.0, {0x80, 60, 0}}}}));
-        o.chart().selectPost("keys");
+        o.window.selection().choosePost("keys");
+        // What is lost is said before anything is replaced.
+        const Performance before = *o.patch().performance("keys");
+        QString asked;
         answerFileDialog(file);
-        o.action(QStringLiteral("Play from a MIDI file…"))->trigger();
+        answerQuestion(QStringLiteral("Cancel"), &asked);
+        o.action(QStringLiteral("play-midi"))->trigger();
+        QVERIFY2(asked.contains(QStringLiteral("2 message")) &&
+                     asked.contains(QStringLiteral("1 text or mark")) == false,
+                 qPrintable(asked));
+        QVERIFY(asked.contains(QString::number(before.messages.size())));
+        QVERIFY(*o.patch().performance("keys") == before);
+        answerFileDialog(file);
+        answerQuestion(QStringLiteral("OK"));
+        o.action(QStringLiteral("play-midi"))->trigger();
         QTRY_COMPARE(o.patch().performance("keys")->messages.size(), std::size_t{2});
     }
 
@@ -419,12 +431,12 @@ class WindowTest : public QObject {
         Opened o;
         QTRY_VERIFY(o.window.transport().position() != QLatin1String("1 · 1"));
         QTRY_VERIFY(o.window.transport().left().volts() > 0.5);
-        o.action(QStringLiteral("Start or stop"))->trigger();
+        o.action(QStringLiteral("run"))->trigger();
         QVERIFY(!o.window.sound().engine().running());
         QTest::mouseClick(o.window.findChild<QAbstractButton*>(QStringLiteral("run")), Qt::LeftButton);
         QVERIFY(o.window.sound().engine().running());
         const int before = o.window.transport().monitor()->value();
-        o.action(QStringLiteral("Monitor down"))->trigger();
+        o.action(QStringLiteral("monitor-down"))->trigger();
         QCOMPARE(o.window.transport().monitor()->value(), before - 3);
         QCOMPARE(o.window.sound().monitorDecibels(), before - 3.0);
     }
@@ -454,7 +466,7 @@ class WindowTest : public QObject {
 
     void preferencesChooseLookDeviceAndRecord() {
         Opened o;
-        Preferences dialog({o.window.document(), o.window.sound(), o.window.checker()}, &o.window);
+        Preferences dialog(o.window.session(), &o.window);
         auto* device = dialog.findChild<QComboBox*>(QStringLiteral("device"));
         QVERIFY(device->findText(QString::fromLatin1(kSimulatedDevice)) > 0);
         device->setCurrentText(QString::fromLatin1(kSimulatedDevice));
@@ -535,7 +547,7 @@ class WindowTest : public QObject {
         Patch patch = lamp();
         patch.title = "Rescued";
         QVERIFY(writeFile(o.folder.filePath(QStringLiteral("unsaved/unsaved-999999999.json")).toStdString(),
-                          writePatch(patch)));
+                          writePatch(patch), FileKind::Patch));
         o.window.offerRecovery();
         QVERIFY(o.window.messages().text().contains(QLatin1String("not closed properly")));
         for (QPushButton* button : o.window.messages().findChildren<QPushButton*>())
@@ -563,9 +575,9 @@ class WindowTest : public QObject {
     void foldedAndCompactRows() {
         Opened o;
         const qreal tall = o.chart().chartLayout().contentHeight;
-        o.action(QStringLiteral("Compact rows"))->trigger();
+        o.action(QStringLiteral("compact"))->trigger();
         QVERIFY(o.chart().chartLayout().contentHeight < tall);
-        o.action(QStringLiteral("Wires behind the panel"))->trigger();
+        o.action(QStringLiteral("normals"))->trigger();
         QVERIFY(!o.chart().showsNormals());
         QTest::mouseClick(o.chart().viewport(), Qt::LeftButton, {},
                           QPoint(200, static_cast<int>(o.chart().chartLayout().headsHeight) + 12));

@@ -192,12 +192,12 @@ class KeysTest : public QObject {
         QVERIFY(writeMidiFile(file, before));
         const auto after = readMidiFile(file, "keys");
         QVERIFY2(after, after ? "" : after.error().text().c_str());
-        QCOMPARE(after->messages.size(), before.messages.size());
+        QCOMPARE(after->performance.messages.size(), before.messages.size());
         for (std::size_t n = 0; n < before.messages.size(); ++n) {
-            QCOMPARE(after->messages[n].beat, before.messages[n].beat);
-            QVERIFY(after->messages[n].message.kind() == before.messages[n].message.kind());
+            QCOMPARE(after->performance.messages[n].beat, before.messages[n].beat);
+            QVERIFY(after->performance.messages[n].message.kind() == before.messages[n].message.kind());
         }
-        QVERIFY(std::abs(after->tempo - 100.0) < 0.01);
+        QVERIFY(std::abs(after->performance.tempo - 100.0) < 0.01);
     }
 
     void midiFilesThatLieAreRefused() {

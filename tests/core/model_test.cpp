@@ -217,14 +217,14 @@ class ModelTest : public QObject {
     void savingReplacesWholeFiles() {
         QTemporaryDir folder;
         const std::string file = folder.filePath(QStringLiteral("a.json")).toStdString();
-        QVERIFY(writeFile(file, "first"));
-        QVERIFY(writeFile(file, "second"));
+        QVERIFY(writeFile(file, "first", FileKind::Text));
+        QVERIFY(writeFile(file, "second", FileKind::Text));
         QCOMPARE(*readFile(file), std::string("second"));
         QCOMPARE(QDir(folder.path()).entryList(QDir::Files).size(), 1); // no leftovers
     }
 
     void aFailedSaveLeavesTheOldFile() {
-        const auto written = writeFile("/no/such/folder/a.json", "text");
+        const auto written = writeFile("/no/such/folder/a.json", "text", FileKind::Text);
         QVERIFY(!written);
         QVERIFY(written.error().text().find("untouched") != std::string::npos);
     }
@@ -287,9 +287,10 @@ class ModelTest : public QObject {
     }
 
     void everyEditHasAName() {
-        for (const Edit& edit : {Edit{TieCable{}}, Edit{RemoveCable{}}, Edit{MoveCable{}}, Edit{ReorderCable{}},
-                                 Edit{RegroupCable{}}, Edit{DescribeCable{}}, Edit{SetKnob{}}, Edit{AddPost{}},
-                                 Edit{RemovePost{}}, Edit{ReorderPost{}}, Edit{SetPattern{}}, Edit{SetTitle{}}})
+        for (const Edit& edit :
+             {Edit{TieCable{}}, Edit{RemoveCable{}}, Edit{MoveCable{}}, Edit{ReorderCable{}}, Edit{RegroupCable{}},
+              Edit{DescribeCable{}}, Edit{SetKnob{}}, Edit{AddPost{}}, Edit{RemovePost{}}, Edit{ReorderPost{}},
+              Edit{SetPattern{}}, Edit{SetTitle{}}, Edit{DescribePatch{}}})
             QVERIFY(!describe(edit).empty());
     }
 

@@ -1,4 +1,4 @@
-#include "patch/live_trace.h"
+#include "shell/live_trace.h"
 
 #include <algorithm>
 #include <cmath>

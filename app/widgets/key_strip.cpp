@@ -1,4 +1,4 @@
-#include "patch/key_strip.h"
+#include "widgets/key_strip.h"
 
 #include "look/fonts.h"
 #include "shell/theme.h"

@@ -1,4 +1,4 @@
-#include "patch/knob.h"
+#include "widgets/knob.h"
 
 #include "look/fonts.h"
 #include "look/look.h"
@@ -14,6 +14,8 @@
 #include <QWheelEvent>
 
 #include <algorithm>
+#include <functional>
+#include <utility>
 
 namespace lariat {
 namespace {
@@ -21,6 +23,39 @@ namespace {
 constexpr double kPerPixel = 1.0 / 200.0;
 constexpr double kFine = 0.1;
 constexpr double kPerNotch = 1.0 / 60.0; ///< ten minutes of the clock hand
+constexpr int kRestMilliseconds = 800;   ///< after which turning by wheel or keys is over
+
+/// Where a value is typed. Enter and Esc end here, so that they neither open it again nor reach the chart.
+class ValueField : public QLineEdit {
+  public:
+    ValueField(QWidget* parent, std::function<bool(const QString&)> take) : QLineEdit(parent), take_(std::move(take)) {}
+
+  protected:
+    void keyPressEvent(QKeyEvent* event) override {
+        const bool enter = event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter;
+        if (!enter && event->key() != Qt::Key_Escape) {
+            QLineEdit::keyPressEvent(event);
+            return;
+        }
+        if (enter && !take_(text())) { // it stays, with what was typed, to be mended
+            selectAll();
+            return;
+        }
+        setModified(false);
+        parentWidget()->setFocus();
+        hide();
+    }
+    void focusOutEvent(QFocusEvent* event) override {
+        QLineEdit::focusOutEvent(event);
+        if (event->reason() == Qt::PopupFocusReason || event->reason() == Qt::ActiveWindowFocusReason) return;
+        if (isModified()) (void)take_(text());
+        setModified(false);
+        hide();
+    }
+
+  private:
+    std::function<bool(const QString&)> take_;
+};
 
 } // namespace
 
@@ -29,6 +64,9 @@ Knob::Knob(QString name, Scale scale, double initial, QWidget* parent)
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(name_);
     setToolTip(tr("Drag up or down, finer with Shift. Double-click to type a value or a position such as 10:20."));
+    rest_.setSingleShot(true);
+    rest_.setInterval(kRestMilliseconds);
+    connect(&rest_, &QTimer::timeout, this, &Knob::released);
     showValue(initial);
 }
 
@@ -83,10 +121,8 @@ void Knob::turnTo(double fraction) {
 
 void Knob::typeValue() {
     if (!field_) {
-        field_ = new QLineEdit(this);
+        field_ = new ValueField(this, [this](const QString& text) { return take(text); });
         field_->setAccessibleName(tr("%1, value or position").arg(name_));
-        connect(field_, &QLineEdit::returnPressed, this, [this] { take(field_->text()); });
-        connect(field_, &QLineEdit::editingFinished, field_, &QWidget::hide);
     }
     field_->setGeometry(0, height() - 40, width(), 30);
     field_->setText(QString::fromStdString(scale_.text(value_)));
@@ -95,20 +131,21 @@ void Knob::typeValue() {
     field_->setFocus();
 }
 
-void Knob::take(const QString& text) {
-    const auto read = scale_.parse(text.toStdString(), tempo_);
+bool Knob::take(const QString& text) {
     if (locked_) {
         turnTo(0.0); // says that it is locked
-        return;
+        return true;
     }
+    const auto read = scale_.parse(text.toStdString(), tempo_);
     if (!read || *read < scale_.min || *read > scale_.max) {
         Q_EMIT refused(tr("“%1” is not a setting of %2: it takes %3.")
                            .arg(text, name_, QString::fromStdString(scale_.expectation())));
-        return;
+        return false;
     }
     showValue(*read);
     Q_EMIT turned(*read);
     Q_EMIT released();
+    return true;
 }
 
 void Knob::paintEvent(QPaintEvent*) {
@@ -178,17 +215,22 @@ void Knob::mouseMoveEvent(QMouseEvent* event) {
 }
 
 void Knob::mouseReleaseEvent(QMouseEvent*) {
-    dragging_ = false;
-    Q_EMIT released();
+    if (std::exchange(dragging_, false)) Q_EMIT released();
 }
 
 void Knob::mouseDoubleClickEvent(QMouseEvent*) {
     typeValue();
 }
 
+/// Only under the keyboard: who scrolls past it must not turn it.
 void Knob::wheelEvent(QWheelEvent* event) {
+    if (!hasFocus()) {
+        event->ignore();
+        return;
+    }
     const double fine = event->modifiers().testFlag(Qt::ShiftModifier) ? kFine : 1.0;
     turnTo(fraction_ + fine * kPerNotch * event->angleDelta().y() / 120.0);
+    rest_.start();
     event->accept();
 }
 
@@ -197,9 +239,11 @@ void Knob::keyPressEvent(QKeyEvent* event) {
     switch (event->key()) {
     case Qt::Key_Up:
         turnTo(fraction_ + fine * kPerNotch);
+        rest_.start();
         break;
     case Qt::Key_Down:
         turnTo(fraction_ - fine * kPerNotch);
+        rest_.start();
         break;
     case Qt::Key_Return:
     case Qt::Key_Enter:
@@ -210,27 +254,30 @@ void Knob::keyPressEvent(QKeyEvent* event) {
     }
 }
 
+/// The menu belongs to the window and is not waited for: the page with this knob may be made anew while it is open.
 void Knob::contextMenuEvent(QContextMenuEvent* event) {
-    QMenu menu(this);
-    menu.addAction(tr("Type a value…"), this, &Knob::typeValue);
-    menu.addAction(tr("Back to %1").arg(QString::fromStdString(scale_.text(initial_))), this, [this] {
+    auto* menu = new QMenu(window());
+    menu->setObjectName(QStringLiteral("knob-menu"));
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    menu->addAction(tr("Type a value…"), this, &Knob::typeValue);
+    menu->addAction(tr("Back to %1").arg(QString::fromStdString(scale_.text(initial_))), this, [this] {
         showValue(initial_);
         Q_EMIT turned(initial_);
         Q_EMIT released();
     });
-    menu.addSeparator();
-    menu.addAction(tr("Copy the value"), this,
-                   [this] { QGuiApplication::clipboard()->setText(QString::fromStdString(scale_.text(value_))); });
-    menu.addAction(tr("Paste a value"), this, [this] { take(QGuiApplication::clipboard()->text().trimmed()); });
-    menu.addSeparator();
-    menu.addAction(locked_ ? tr("Unlock") : tr("Lock"), this, [this] { Q_EMIT lockWanted(!locked_); });
-    menu.addAction(note_.isEmpty() ? tr("Write a note…") : tr("Change the note…"), this,
-                   [this] { Q_EMIT noteWanted(); });
+    menu->addSeparator();
+    menu->addAction(tr("Copy the value"), this,
+                    [this] { QGuiApplication::clipboard()->setText(QString::fromStdString(scale_.text(value_))); });
+    menu->addAction(tr("Paste a value"), this, [this] { take(QGuiApplication::clipboard()->text().trimmed()); });
+    menu->addSeparator();
+    menu->addAction(locked_ ? tr("Unlock") : tr("Lock"), this, [this] { Q_EMIT lockWanted(!locked_); });
+    menu->addAction(note_.isEmpty() ? tr("Write a note…") : tr("Change the note…"), this,
+                    [this] { Q_EMIT noteWanted(); });
     if (controller_ < 0)
-        menu.addAction(tr("Learn a MIDI controller"), this, [this] { Q_EMIT learnWanted(); });
+        menu->addAction(tr("Learn a MIDI controller"), this, [this] { Q_EMIT learnWanted(); });
     else
-        menu.addAction(tr("Forget controller %1").arg(controller_), this, [this] { Q_EMIT forgetWanted(); });
-    menu.exec(event->globalPos());
+        menu->addAction(tr("Forget controller %1").arg(controller_), this, [this] { Q_EMIT forgetWanted(); });
+    menu->popup(event->globalPos());
 }
 
 } // namespace lariat

@@ -1,10 +1,11 @@
-#include "patch/finding_card.h"
+#include "widgets/finding_card.h"
 
 #include "look/fonts.h"
 #include "look/text.h"
 #include "shell/theme.h"
 
 #include <QLabel>
+#include <QMouseEvent>
 
 namespace lariat {
 
@@ -57,6 +58,7 @@ void FindingCard::addLink(const QString& text, const QString& tip, const std::fu
         new QLabel(QStringLiteral("<a href=\"fix\" style=\"color:%1; text-decoration:none; font-weight:600\">%2</a>")
                        .arg(look().accent.name(), text.toHtmlEscaped()),
                    this);
+    link->setObjectName(QStringLiteral("link-%1").arg(layout_->count()));
     link->setWordWrap(true);
     link->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
     link->setAccessibleName(text);
@@ -66,6 +68,10 @@ void FindingCard::addLink(const QString& text, const QString& tip, const std::fu
         connect(link, &QLabel::linkHovered, this,
                 [this, fix](const QString& target) { Q_EMIT fixLookedAt(target.isEmpty() ? -1 : fix); });
     layout_->addWidget(link);
+}
+
+void FindingCard::mousePressEvent(QMouseEvent* event) {
+    if (event->button() == Qt::LeftButton) Q_EMIT chosen();
 }
 
 } // namespace lariat

@@ -1,11 +1,11 @@
-#include "patch/jack_chooser.h"
+#include "widgets/jack_chooser.h"
 
 #include "library/meaning.h"
 #include "look/fonts.h"
 #include "look/text.h"
-#include "patch/jack_state.h"
-#include "patch/plug_warning.h"
 #include "shell/theme.h"
+#include "widgets/jack_state.h"
+#include "widgets/plug_warning.h"
 
 #include <QGridLayout>
 #include <QIcon>
@@ -140,6 +140,8 @@ void JackChooser::describe() {
     QString text;
     if (outputs_->count() == 0)
         text = tr("This post has no output.");
+    else if (inputs_->count() == 0)
+        text = tr("This post has no input.");
     else if (input().post.empty())
         text = tr("Every input here is taken.");
     if (const QString warning = plugWarning(patch, session_.document.library(), output(), input()); !warning.isEmpty())

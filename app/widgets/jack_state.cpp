@@ -1,4 +1,4 @@
-#include "patch/jack_state.h"
+#include "widgets/jack_state.h"
 
 #include "library/tie.h"
 

@@ -1,4 +1,4 @@
-#include "patch/plug_warning.h"
+#include "widgets/plug_warning.h"
 
 #include "building/breaks.h"
 #include "library/tie.h"

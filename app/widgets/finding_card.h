@@ -23,6 +23,11 @@ class FindingCard : public QFrame {
     void fixLookedAt(int fix);
     void dismissed();
     void restored();
+    /// The card itself was clicked: what it is about is to be chosen.
+    void chosen();
+
+  protected:
+    void mousePressEvent(QMouseEvent* event) override;
 
   private:
     void addText(const QString& text, bool strong);

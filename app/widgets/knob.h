@@ -5,6 +5,7 @@
 
 #include <QLineEdit>
 #include <QString>
+#include <QTimer>
 #include <QWidget>
 
 #include <optional>
@@ -59,7 +60,8 @@ class Knob : public QWidget {
 
   private:
     void turnTo(double fraction);
-    void take(const QString& text);
+    /// False if the text is no setting of it.
+    bool take(const QString& text);
 
     QString name_;
     Scale scale_;
@@ -73,6 +75,7 @@ class Knob : public QWidget {
     int controller_ = -1;
     QPoint lastAt_;
     bool dragging_ = false;
+    QTimer rest_;
     QLineEdit* field_ = nullptr;
 };
 

@@ -1,4 +1,4 @@
-#include "patch/jack_row.h"
+#include "widgets/jack_row.h"
 
 #include "look/fonts.h"
 #include "shell/theme.h"

@@ -1,0 +1,262 @@
+#include "patch/knob_panel.h"
+
+#include "engine/graph.h"
+#include "library/meaning.h"
+#include "library/reach.h"
+#include "look/fonts.h"
+#include "look/text.h"
+
+#include <QGridLayout>
+#include <QInputDialog>
+#include <QLabel>
+#include <QMenu>
+#include <QPushButton>
+
+namespace lariat {
+namespace {
+
+constexpr int kColumns = 3;
+constexpr double kReachSeconds = 2.0; ///< of the past that the reach of a modulation is taken from
+
+/// The controller that turns a knob; -1 if none does.
+int controllerOf(const Patch& patch, const std::string& post, const std::string& knob) {
+    for (const Controller& one : patch.controllers)
+        if (one.post == post && one.knob == knob) return one.number;
+    return -1;
+}
+
+} // namespace
+
+KnobPanel::KnobPanel(const Session& session, const Post& post, QWidget* parent)
+    : QWidget(parent), session_(session), post_(post.id) {
+    layout_ = new QVBoxLayout(this);
+    layout_->setContentsMargins(0, 0, 0, 0);
+    layout_->setSpacing(4);
+    addKnobs(post, *session.document.library().part(post));
+}
+
+Knob* KnobPanel::knob(const std::string& id) const {
+    const auto it = knobs_.find(id);
+    return it == knobs_.end() ? nullptr : it->second;
+}
+
+bool KnobPanel::busy() const {
+    return std::ranges::any_of(knobs_, [](const auto& entry) { return entry.second->turning(); });
+}
+
+void KnobPanel::refresh() {
+    const Post* post = session_.document.patch().post(post_);
+    if (!post) return;
+    const PartInfo& part = *session_.document.library().part(*post);
+    for (const auto& [id, knob] : knobs_) {
+        knob->showValue(knobInForce(session_.document.patch(), *post, part, *part.knob(id)).value);
+        markKnob(*knob, *post, id);
+    }
+    for (const auto& [id, box] : switches_) box->setCurrentIndex(static_cast<int>(knobValue(*post, *part.knob(id))));
+}
+
+/// How far modulation takes each knob.
+void KnobPanel::follow() {
+    const Patch& patch = session_.document.patch();
+    const Library& library = session_.document.library();
+    const double rate = session_.sound.engine().rate();
+    const auto spansOf = [&](const JackRef& output) {
+        const auto tap = session_.sound.engine().tap(output);
+        return tap ? tap->spans(static_cast<std::size_t>(kReachSeconds * rate / Tap::kPerSpan)) : std::vector<MinMax>{};
+    };
+    const Post* post = patch.post(post_);
+    if (!post) return;
+    const PartInfo& part = *library.part(*post);
+    const VoltsAt volts = [&](const JackRef& input) -> std::optional<Span> {
+        const JackRef from = feederOf(patch, library, input);
+        const std::vector<MinMax> spans = from.post.empty() ? std::vector<MinMax>{} : spansOf(from);
+        if (spans.empty()) return std::nullopt;
+        Span all{spans.front().min, spans.front().max};
+        for (const MinMax& span : spans)
+            all = {std::min<double>(all.first, span.min), std::max<double>(all.second, span.max)};
+        return all;
+    };
+    for (const auto& [id, knob] : knobs_) {
+        const KnobInfo& info = *part.knob(id);
+        // What a plug has given another use is not where its reach is counted.
+        const bool usual = *knobInForce(patch, *post, part, info).name == info.name;
+        knob->showReach(usual ? reachOf(*post, part, info, volts) : std::nullopt);
+    }
+}
+
+void KnobPanel::addKnobs(const Post& post, const PartInfo& part) {
+    auto* grid = new QGridLayout;
+    grid->setContentsMargins(0, 8, 0, 0);
+    grid->setSpacing(0);
+    int count = 0;
+    for (const KnobInfo& info : part.knobs) {
+        if (info.scale.taper == Taper::Switch) continue;
+        // What the knob does now may be another thing than without plugs; its place on the dial is the same.
+        const KnobInForce now = knobInForce(session_.document.patch(), post, part, info);
+        const Scale scale = *now.scale;
+        const auto toOwn = [scale, own = info.scale](double value) { return own.toValue(scale.toFraction(value)); };
+        auto* knob = new Knob(q(*now.name), scale, scale.toValue(info.scale.toFraction(info.initial)));
+        knob->setObjectName(QStringLiteral("knob-") + q(info.id));
+        knob->showValue(now.value);
+        Document& document = session_.document;
+        connect(knob, &Knob::turned, this, [&document, toOwn, post = post.id, id = info.id](double value) {
+            document.turnKnob(post, id, toOwn(value));
+        });
+        connect(knob, &Knob::released, this, [this] {
+            session_.document.endTurning();
+            Q_EMIT released();
+        });
+        markKnob(*knob, post, info.id);
+        const std::string id = info.id;
+        connect(knob, &Knob::lockWanted, this, [this, p = post.id, id](bool on) { describeKnob(p, id, false, on); });
+        connect(knob, &Knob::noteWanted, this, [this, p = post.id, id] { describeKnob(p, id, true, false); });
+        connect(knob, &Knob::learnWanted, this, [this, id] { learn(id); });
+        connect(knob, &Knob::forgetWanted, this, [this, p = post.id, id] {
+            session_.document.apply({ForgetController{p, id}}, tr("free a knob of its controller"));
+        });
+        connect(knob, &Knob::refused, this, [this](const QString& reason) { Q_EMIT message(reason, true); });
+        grid->addWidget(knob, count / kColumns, count % kColumns, Qt::AlignHCenter);
+        knobs_[info.id] = knob;
+        ++count;
+    }
+    if (count > 0) layout_->addLayout(grid);
+    for (const KnobInfo& info : part.knobs)
+        if (info.scale.taper == Taper::Switch) addSwitch(post, info);
+    addSources(post, part);
+    addRegister(post, part);
+}
+
+void KnobPanel::addSwitch(const Post& post, const KnobInfo& info) {
+    auto* line = new QHBoxLayout;
+    line->setContentsMargins(0, 2, 0, 2);
+    auto* label = new QLabel(q(info.name));
+    label->setFont(textFont(13, true));
+    label->setFixedWidth(92);
+    auto* box = new QComboBox;
+    box->setObjectName(QStringLiteral("switch-") + q(info.id));
+    box->setAccessibleName(q(info.name));
+    box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    for (const std::string& word : info.scale.words) box->addItem(q(word));
+    box->setCurrentIndex(static_cast<int>(knobValue(post, info)));
+    label->setBuddy(box);
+    box->setContextMenuPolicy(Qt::CustomContextMenu);
+    connect(box, &QWidget::customContextMenuRequested, this,
+            [this, box, id = info.id](const QPoint& at) { showSwitchMenu(id, box->mapToGlobal(at)); });
+    Document& document = session_.document;
+    connect(box, &QComboBox::activated, this, [&document, post = post.id, id = info.id](int index) {
+        document.turnKnob(post, id, index);
+        document.endTurning();
+    });
+    line->addWidget(label);
+    line->addWidget(box, 1);
+    layout_->addLayout(line);
+    switches_[info.id] = box;
+}
+
+/// Chaos that can be caught: the bits that the register holds now become what its state knob brings back.
+void KnobPanel::addRegister(const Post& post, const PartInfo& part) {
+    const KnobInfo* state = part.knobFor("shift-register", "state");
+    if (!state) return;
+    auto* keep = new QPushButton(tr("Keep the present state"));
+    keep->setObjectName(QStringLiteral("keep-state"));
+    keep->setToolTip(tr("Writes the eight bits into the State switch; a trigger at restore brings them back."));
+    session_.sound.engine().told(post.id); // from now on it tells
+    connect(keep, &QPushButton::clicked, this, [this, id = post.id, knob = state->id] {
+        const auto told = session_.sound.engine().told(id);
+        if (!told) return;
+        const double bits = told->read()[0];
+        session_.document.apply({SetKnob{id, knob, bits}}, tr("keep state %1").arg(bits));
+    });
+    layout_->addWidget(keep);
+}
+
+/// Which recording a player plays, which tuning a quantizer keeps to.
+void KnobPanel::addSources(const Post& post, const PartInfo& part) {
+    const Library& library = session_.document.library();
+    const auto choose = [&](const QString& name, const auto& all, const std::string& now, auto&& edited) {
+        auto* line = new QHBoxLayout;
+        auto* label = new QLabel(name);
+        label->setFont(textFont(13, true));
+        label->setFixedWidth(92);
+        auto* box = new QComboBox;
+        box->setObjectName(QStringLiteral("source-") + name.toLower());
+        box->setAccessibleName(name);
+        box->addItem(tr("none"));
+        for (const auto& [id, value] : all) box->addItem(q(id));
+        box->setCurrentText(now.empty() ? tr("none") : q(now));
+        label->setBuddy(box);
+        connect(box, &QComboBox::activated, this, [this, box, edited](int index) {
+            session_.document.apply({edited(index == 0 ? std::string() : box->currentText().toStdString())},
+                                    tr("choose %1").arg(box->currentText()));
+        });
+        line->addWidget(label);
+        line->addWidget(box, 1);
+        layout_->addLayout(line);
+    };
+    if (part.has("sample-player") || part.has("external-in"))
+        choose(tr("Recording"), library.samples(), post.sample, [id = post.id, tuning = post.tuning](std::string name) {
+            return ChooseSources{id, std::move(name), tuning};
+        });
+    if (part.has("quantizer"))
+        choose(tr("Tuning"), library.tunings(), post.tuning, [id = post.id, sample = post.sample](std::string name) {
+            return ChooseSources{id, sample, std::move(name)};
+        });
+}
+
+void KnobPanel::markKnob(Knob& knob, const Post& post, const std::string& id) {
+    const auto note = post.knobNotes.find(id);
+    const int number = controllerOf(session_.document.patch(), post.id, id);
+    knob.setTempo(tempoOf(session_.document.patch(), session_.document.library()));
+    knob.showMarks(post.locked.contains(id), note == post.knobNotes.end() ? QString() : q(note->second), number);
+}
+
+/// What a knob has in its own menu, for a switch.
+void KnobPanel::showSwitchMenu(const std::string& id, const QPoint& where) {
+    const Post* post = session_.document.patch().post(post_);
+    if (!post) return;
+    auto* menu = new QMenu(window()); // it outlives this page, should that be made anew meanwhile
+    menu->setObjectName(QStringLiteral("switch-menu"));
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    const bool locked = post->locked.contains(id);
+    menu->addAction(locked ? tr("Unlock") : tr("Lock"), this,
+                    [this, id, locked] { describeKnob(post_, id, false, !locked); });
+    menu->addAction(tr("Write a note…"), this, [this, id] { describeKnob(post_, id, true, false); });
+    const int number = controllerOf(session_.document.patch(), post_, id);
+    if (number < 0)
+        menu->addAction(tr("Learn a MIDI controller"), this, [this, id] { learn(id); });
+    else
+        menu->addAction(tr("Forget controller %1").arg(number), this, [this, id] {
+            session_.document.apply({ForgetController{post_, id}}, tr("free a knob of its controller"));
+        });
+    menu->popup(where);
+}
+
+void KnobPanel::learn(const std::string& knob) {
+    session_.controllers.learn(post_, knob);
+    Q_EMIT message(tr("Move a controller of the MIDI device now; it will turn this knob. Esc leaves it as it is."),
+                   false);
+}
+
+/// Asks for a note, or changes the lock and leaves the note. The patch may be another one when the question is
+/// answered.
+void KnobPanel::describeKnob(const std::string& post, const std::string& knob, bool note, bool locked) {
+    const Post* found = session_.document.patch().post(post);
+    if (!found) return;
+    const Post& now = *found;
+    const auto old = now.knobNotes.find(knob);
+    DescribeKnob edit{post, knob, old == now.knobNotes.end() ? std::string() : old->second, now.locked.contains(knob)};
+    if (note) {
+        bool ok = false;
+        Document& document = session_.document; // this page may be gone when the question is answered
+        const QString text = QInputDialog::getText(window(), tr("Note on a knob"), tr("What is to be said of it?"),
+                                                   QLineEdit::Normal, q(edit.note), &ok);
+        if (!ok) return;
+        edit.note = text.trimmed().toStdString();
+        document.apply({edit}, tr("note on a knob"));
+    } else {
+        edit.locked = locked;
+        session_.document.apply({edit}, locked ? tr("lock a knob") : tr("unlock a knob"));
+    }
+}
+
+} // namespace lariat

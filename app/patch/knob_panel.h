@@ -1,0 +1,51 @@
+// Knobs, switches and sources of one post, each with its marks, its reach and its menu.
+#pragma once
+
+#include "shell/session.h"
+#include "widgets/knob.h"
+
+#include <QComboBox>
+#include <QVBoxLayout>
+#include <QWidget>
+
+#include <map>
+#include <string>
+
+namespace lariat {
+
+class KnobPanel : public QWidget {
+    Q_OBJECT
+
+  public:
+    KnobPanel(const Session& session, const Post& post, QWidget* parent = nullptr);
+
+    [[nodiscard]] Knob* knob(const std::string& id) const;
+    /// A hand is on one of them: nothing may be made anew under it.
+    [[nodiscard]] bool busy() const;
+    /// Shows where they stand in the patch.
+    void refresh();
+    /// Shows what moves without an edit.
+    void follow();
+
+  Q_SIGNALS:
+    void message(const QString& text, bool refusal);
+    void released();
+
+  private:
+    void addKnobs(const Post& post, const PartInfo& part);
+    void addSwitch(const Post& post, const KnobInfo& knob);
+    void addRegister(const Post& post, const PartInfo& part);
+    void addSources(const Post& post, const PartInfo& part);
+    void markKnob(Knob& knob, const Post& post, const std::string& id);
+    void showSwitchMenu(const std::string& knob, const QPoint& where);
+    void describeKnob(const std::string& post, const std::string& knob, bool note, bool locked);
+    void learn(const std::string& knob);
+
+    Session session_;
+    std::string post_;
+    QVBoxLayout* layout_;
+    std::map<std::string, Knob*> knobs_;
+    std::map<std::string, QComboBox*> switches_;
+};
+
+} // namespace lariat

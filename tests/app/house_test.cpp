@@ -1,0 +1,453 @@
+// The house that holds the places: what they share, what happens when another patch comes, files, windows, keys.
+#include "app/opened.h"
+#include "model/file.h"
+#include "shell/patch_dialog.h"
+#include "widgets/file_dialog.h"
+
+#include <QtTest>
+
+#include <QLineEdit>
+
+#include <set>
+#include <sys/stat.h>
+
+using namespace lariat;
+using namespace lariat::test;
+
+class HouseTest : public QObject {
+    Q_OBJECT
+
+    QTemporaryDir settings_;
+
+    /// The line of a knob or a note: whatever is typed into.
+    static void eachTextField(Opened& o, const std::function<void(QLineEdit&)>& check) {
+        check(o.place().tieLine());
+        o.window.selection().chooseCable(13);
+        QCoreApplication::processEvents();
+        auto* note = o.place().inspector().findChild<QLineEdit*>(QStringLiteral("cable-note"));
+        QVERIFY(note);
+        check(*note);
+        Knob* knob = o.place().inspector().knob("cutoff");
+        QVERIFY(knob);
+        knob->typeValue();
+        check(*knob->findChild<QLineEdit*>());
+    }
+
+  private Q_SLOTS:
+    void initTestCase() { prepareApplication(settings_); }
+
+    void noKeyIsGivenTwice() {
+        std::set<QString> keys;
+        std::set<QString> names;
+        Opened o;
+        for (const Shortcut& one : allShortcuts()) {
+            QVERIFY2(keys.insert(QKeySequence(QString::fromLatin1(one.keys)).toString()).second, one.keys);
+            QVERIFY2(names.insert(QString::fromLatin1(one.action)).second, one.action);
+            const auto actions = o.window.findChildren<QAction*>(QString::fromLatin1(one.action));
+            QVERIFY2(actions.size() == 1, one.action);
+            QCOMPARE(actions[0]->shortcut(), QKeySequence(QString::fromLatin1(one.keys)));
+        }
+        // … and nobody makes one beside the table.
+        for (const auto& [name, action] : allActions(*o.window.menuBar()))
+            if (!action->shortcut().isEmpty()) QVERIFY2(names.contains(action->objectName()), qPrintable(name));
+    }
+
+    /// Every shortcut reaches its action, from the place where it can be used.
+    void everyShortcutIsPressed() {
+        Opened o;
+        o.window.selection().chooseCable(5);
+        for (const Shortcut& one : allShortcuts()) {
+            QAction* action = o.action(QString::fromLatin1(one.action));
+            action->setEnabled(true);
+            QObject::disconnect(action, &QAction::triggered, nullptr, nullptr); // it is to be heard, not to act
+            QObject::disconnect(action, &QAction::toggled, nullptr, nullptr);
+            QSignalSpy triggered(action, &QAction::triggered);
+            o.chart().setFocus();
+            QTest::keySequence(&o.chart(), QKeySequence(QString::fromLatin1(one.keys)));
+            QVERIFY2(triggered.count() == 1, one.action);
+        }
+    }
+
+    /// What a place does is done only there.
+    void actionsOfAPlaceRestElsewhere() {
+        Opened o;
+        o.window.selection().chooseCable(5);
+        const Patch before = o.patch();
+        for (const char* place : {"sheet", "bench"}) {
+            o.window.showPlace(QString::fromLatin1(place));
+            QVERIFY(!o.action(QStringLiteral("remove-cable"))->isEnabled());
+            QVERIFY(!o.action(QStringLiteral("choose-all"))->isEnabled());
+            QVERIFY(o.action(QStringLiteral("run"))->isEnabled());
+            QVERIFY(o.action(QStringLiteral("sheet-pdf"))->isEnabled());
+            QTest::keyClick(&o.window, Qt::Key_Delete);
+            QTest::keyClick(&o.window, Qt::Key_Delete, Qt::ControlModifier);
+            QVERIFY(o.patch() == before);
+        }
+        o.window.showPlace(QStringLiteral("patch"));
+        QVERIFY(o.action(QStringLiteral("remove-cable"))->isEnabled());
+        QTest::keyClick(&o.chart(), Qt::Key_Delete);
+        QCOMPARE(o.patch().cables.size(), before.cables.size() - 1);
+    }
+
+    void textFieldsKeepTheirKeys() {
+        Opened o;
+        const Patch before = o.patch();
+        const bool running = o.window.sound().engine().running();
+        eachTextField(o, [&](QLineEdit& field) {
+            field.setFocus();
+            QTRY_VERIFY(field.hasFocus());
+            field.setText(QStringLiteral("one two three"));
+            field.setCursorPosition(7);
+            QTest::keyClick(&field, Qt::Key_Backspace, Qt::ControlModifier);
+            QCOMPARE(field.text(), QStringLiteral("one  three"));
+            QTest::keyClick(&field, Qt::Key_Delete, Qt::ControlModifier);
+            QVERIFY(field.text().size() < 10);
+            QTest::keyClick(&field, Qt::Key_Space);
+            QTest::keyClick(&field, Qt::Key_K, Qt::ControlModifier);
+            QTest::keyClick(&field, Qt::Key_A, Qt::ControlModifier);
+            QTest::keyClick(&field, Qt::Key_Delete);
+            QCOMPARE(field.text(), QString());
+            QVERIFY(o.patch() == before);
+            QVERIFY(!o.chart().compact());
+            QCOMPARE(o.window.sound().engine().running(), running);
+            QVERIFY(o.window.selection().cables().size() <= 1);
+        });
+    }
+
+    void oneGoesThereAndBack() {
+        Opened o;
+        QVERIFY(!o.window.navigator().canGoBack() || o.window.navigator().place() == QLatin1String("patch"));
+        o.window.selection().chooseCable(5);
+        o.window.showPlace(QStringLiteral("sheet"));
+        QCOMPARE(o.window.navigator().place(), QStringLiteral("sheet"));
+        o.window.navigator().showCable(12);
+        QCOMPARE(o.window.navigator().place(), QStringLiteral("patch"));
+        QCOMPARE(o.window.selection().cable(), 12);
+        QTest::keyClick(&o.window, Qt::Key_Left, Qt::AltModifier);
+        QCOMPARE(o.window.navigator().place(), QStringLiteral("sheet"));
+        QCOMPARE(o.window.selection().cable(), 5);
+        QTest::keyClick(&o.window, Qt::Key_Left, Qt::AltModifier);
+        QCOMPARE(o.window.navigator().place(), QStringLiteral("patch"));
+        QCOMPARE(o.window.selection().cable(), 5);
+        // What is gone meanwhile is not chosen again.
+        o.window.navigator().showCable(12);
+        o.window.document().apply({RemoveCable{5}}, QStringLiteral("remove"));
+        o.window.navigator().back();
+        QVERIFY(o.window.selection().cable() != 5);
+    }
+
+    void anotherDocumentForgetsTheOldOne() {
+        Opened o;
+        o.window.selection().chooseCable(5);
+        Listening& listening = o.window.sound().listening();
+        listening.silenceRow(3, true);
+        listening.soloVoice("Kick");
+        listening.listenTo(2);
+        o.action(QStringLiteral("only-voice"))->trigger();
+        o.action(QStringLiteral("hold-traces"))->trigger();
+        o.action(QStringLiteral("row-by-row"))->trigger();
+        o.window.selection().choosePost("filter");
+        QCoreApplication::processEvents();
+        QTest::mouseClick(o.place().inspector().findChild<QAbstractButton*>(QStringLiteral("jack-in-2")),
+                          Qt::LeftButton);
+        o.window.session().controllers.learn("filter", "cutoff");
+        QVERIFY(!o.place().inspector().pending().post.empty());
+        QVERIFY(o.chart().showsPart() && o.window.readings().held());
+        o.window.openCopy(QStringLiteral(LARIAT_SOURCE "/data/demo/engine-room.json"));
+        QVERIFY(!listening.changesAnything());
+        QVERIFY(!o.chart().showsPart());
+        QVERIFY(!o.window.readings().held());
+        QVERIFY(!o.action(QStringLiteral("hold-traces"))->isChecked());
+        QVERIFY(!o.action(QStringLiteral("row-by-row"))->isChecked());
+        QVERIFY(o.place().inspector().pending().post.empty());
+        QVERIFY(!o.window.session().controllers.learning());
+        QVERIFY(!o.window.selection().cable() && o.window.selection().post().empty());
+        QVERIFY(o.window.checker().findings().empty());
+        QVERIFY(!o.window.checker().knows());
+    }
+
+    void jobsTellAndStop() {
+        Jobs jobs;
+        QObject owner;
+        QSignalSpy failed(&jobs, &Jobs::failed);
+        int got = 0;
+        const auto first = jobs.start(
+            QStringLiteral("first"), &owner,
+            [](const Progress& progress) {
+                progress(0.5);
+                return 42;
+            },
+            [&](int result) { got = result; });
+        QTRY_VERIFY(first->ended());
+        QCOMPARE(got, 42);
+        QCOMPARE(first->done(), 0.5);
+        const auto endless = jobs.start(
+            QStringLiteral("endless"), &owner,
+            [](const Progress& progress) {
+                while (progress(0.0)) QThread::msleep(1);
+                return 1;
+            },
+            [&](int result) { got = result; });
+        QCOMPARE(jobs.all().size(), std::size_t{1});
+        endless->stop();
+        QTRY_VERIFY(endless->ended());
+        QCOMPARE(got, 42); // what was stopped does not arrive
+        jobs.start(
+            QStringLiteral("bad"), &owner,
+            [](const Progress&) -> int { throw std::runtime_error("no more"); }, [&](int result) { got = result; });
+        QTRY_COMPARE(failed.count(), 1);
+        QVERIFY(failed[0][0].toString().contains(QStringLiteral("bad")));
+        QCOMPARE(got, 42);
+        // Who asked may be gone when it ends.
+        auto* gone = new QObject;
+        const auto late = jobs.start(
+            QStringLiteral("late"), gone,
+            [](const Progress&) {
+                QThread::msleep(20);
+                return 7;
+            },
+            [&](int result) { got = result; });
+        delete gone;
+        QTRY_VERIFY(late->ended());
+        QCOMPARE(got, 42);
+    }
+
+    void soundGoesToAFileInTheBackground() {
+        Opened o;
+        const QString file = o.folder.filePath(QStringLiteral("lamp"));
+        answerNumber(3);
+        answerFileDialog(file);
+        o.action(QStringLiteral("render"))->trigger();
+        QVERIFY(std::ranges::any_of(o.window.jobs().all(), [](const auto& job) { return !job->ended(); }));
+        QTRY_VERIFY_WITH_TIMEOUT(QFileInfo::exists(file + QStringLiteral(".wav")), 30'000);
+        QTRY_VERIFY(o.window.messages().text().contains(QStringLiteral("lamp.wav")));
+    }
+
+    void aClosedWindowIsSilent() {
+        Opened o;
+        QVERIFY(o.window.sound().engine().running());
+        o.window.close();
+        QVERIFY(!o.window.sound().engine().running());
+        QSignalSpy quit(&o.window, &MainWindow::quitWanted);
+        o.action(QStringLiteral("quit"))->trigger();
+        QCOMPARE(quit.count(), 1);
+    }
+
+    void namesGetTheirEnding() {
+        const QStringList endings = {QStringLiteral(".lariat"), QStringLiteral(".json")};
+        QCOMPARE(withEnding(QStringLiteral("lamp"), endings), QStringLiteral("lamp.lariat"));
+        QCOMPARE(withEnding(QStringLiteral("lamp v1.2"), endings), QStringLiteral("lamp v1.2.lariat"));
+        QCOMPARE(withEnding(QStringLiteral("lamp.json"), endings), QStringLiteral("lamp.json"));
+        QCOMPARE(withEnding(QStringLiteral("LAMP.JSON"), endings), QStringLiteral("LAMP.JSON"));
+    }
+
+    /// The question about replacing is asked about the name that will be written.
+    void savingNeverReplacesUnasked() {
+        Opened o;
+        const QString taken = o.folder.filePath(QStringLiteral("lamp.lariat"));
+        QVERIFY(writeFile(taken.toStdString(), "{\"format\": \"lariat-patch\"}", FileKind::Patch));
+        QString asked;
+        answerFileDialog(o.folder.filePath(QStringLiteral("lamp")));
+        answerQuestion(QStringLiteral("Cancel"), &asked);
+        o.action(QStringLiteral("save-as"))->trigger();
+        QVERIFY(asked.contains(QStringLiteral("lamp.lariat")));
+        QCOMPARE(*readFile(taken.toStdString()), std::string("{\"format\": \"lariat-patch\"}"));
+        answerFileDialog(o.folder.filePath(QStringLiteral("lamp v1.2")));
+        o.action(QStringLiteral("save-as"))->trigger();
+        QVERIFY(QFileInfo::exists(o.folder.filePath(QStringLiteral("lamp v1.2.lariat"))));
+        QVERIFY(o.window.document().history().isClean());
+    }
+
+    void theSecondToSaveIsAsked() {
+        Opened o;
+        const QString file = o.folder.filePath(QStringLiteral("both.lariat"));
+        QVERIFY(o.window.document().saveAs(file));
+        Document other(workspace());
+        QVERIFY(other.open(file));
+        QVERIFY(other.apply({SetTitle{"Theirs"}}, QStringLiteral("name")));
+        QVERIFY(other.saveAs(file));
+        QVERIFY(o.window.document().apply({SetTitle{"Mine"}}, QStringLiteral("name")));
+        QString asked;
+        answerQuestion(QStringLiteral("Cancel"), &asked);
+        o.action(QStringLiteral("save"))->trigger();
+        QVERIFY2(asked.contains(QStringLiteral("Theirs")), qPrintable(asked));
+        QCOMPARE(openPatch(file.toStdString(), workspace().library)->title, std::string("Theirs"));
+        answerQuestion(QStringLiteral("Replace it"));
+        o.action(QStringLiteral("save"))->trigger();
+        QCOMPARE(openPatch(file.toStdString(), workspace().library)->title, std::string("Mine"));
+    }
+
+    void aNoteThatIsStillTypedIsSaved() {
+        Opened o;
+        const QString file = o.folder.filePath(QStringLiteral("noted.lariat"));
+        QVERIFY(o.window.document().saveAs(file));
+        o.window.selection().chooseCable(5);
+        QCoreApplication::processEvents();
+        auto* note = o.place().inspector().findChild<QLineEdit*>(QStringLiteral("cable-note"));
+        note->setFocus();
+        QTRY_VERIFY(note->hasFocus());
+        QTest::keyClicks(note, QStringLiteral("the red one"));
+        QTest::keyClick(note, Qt::Key_S, Qt::ControlModifier);
+        QCOMPARE(openPatch(file.toStdString(), workspace().library)->cable(5)->note, std::string("the red one"));
+    }
+
+    void unsavedChangesAreAskedFor() {
+        for (const char* name : {"new", "demo", "close"}) {
+            Opened o;
+            o.window.document().apply({SetTitle{"Precious"}}, QStringLiteral("name"));
+            QString asked;
+            answerQuestion(QStringLiteral("Cancel"), &asked);
+            o.action(QString::fromLatin1(name))->trigger();
+            QVERIFY2(asked.contains(QStringLiteral("Precious")), name);
+            QCOMPARE(o.patch().title, std::string("Precious"));
+            QVERIFY(o.window.isVisible());
+            answerQuestion(QStringLiteral("Discard"));
+            o.action(QString::fromLatin1(name))->trigger();
+            QVERIFY(o.patch().title != "Precious" || !o.window.isVisible());
+        }
+    }
+
+    /// Row by row, while what it stands on is undone or taken out.
+    void rowByRowSurvivesUndoAndRemoval() {
+        Opened o;
+        o.window.document().startNew("keepers-case");
+        o.place().tieLine().setText(QStringLiteral("anything"));
+        const auto& library = workspace().library;
+        Patch one = lamp();
+        one.cables.resize(2);
+        one.patterns.clear();
+        const QString file = o.folder.filePath(QStringLiteral("two.lariat"));
+        QVERIFY(writeFile(file.toStdString(), writePatch(one), FileKind::Patch));
+        QVERIFY(checkPatch(one, library));
+        QVERIFY(o.window.openFile(file));
+        o.window.document().apply({RemoveCable{one.cables[0].id}}, QStringLiteral("remove"));
+        o.action(QStringLiteral("row-by-row"))->trigger();
+        o.action(QStringLiteral("next-row"))->trigger();
+        o.window.document().apply({RemoveCable{one.cables[1].id}}, QStringLiteral("remove"));
+        o.action(QStringLiteral("next-row"))->trigger();
+        o.action(QStringLiteral("row-back"))->trigger();
+        o.window.document().history().undo();
+        o.action(QStringLiteral("next-row"))->trigger();
+        o.window.document().history().undo();
+        o.window.document().history().redo();
+        QCOMPARE(o.patch().cables.size(), std::size_t{1});
+    }
+
+    /// A knob's menu and note while a check ends and the page is made anew.
+    void menusOutliveTheirPage() {
+        Opened o;
+        o.window.selection().choosePost("filter");
+        QCoreApplication::processEvents();
+        Knob* knob = o.place().inspector().knob("cutoff");
+        QContextMenuEvent ask(QContextMenuEvent::Mouse, {10, 10}, knob->mapToGlobal(QPoint(10, 10)));
+        QCoreApplication::sendEvent(knob, &ask);
+        auto* menu = o.window.findChild<QMenu*>(QStringLiteral("knob-menu"));
+        QVERIFY(menu && menu->isVisible());
+        o.window.selection().choosePost("mixer"); // the page is made anew
+        o.window.document().apply({RemovePost{"filter"}}, QStringLiteral("remove"));
+        QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
+        for (QAction* action : menu->actions()) action->trigger();
+        menu->close();
+        QCoreApplication::processEvents();
+        // A note is asked for, and meanwhile the post goes.
+        o.window.selection().choosePost("mixer");
+        QCoreApplication::processEvents();
+        QTimer::singleShot(0, [&o] { o.window.document().apply({RemovePost{"mixer"}}, QStringLiteral("remove")); });
+        answerInput({QStringLiteral("loud")});
+        Q_EMIT o.place().inspector().knob("level-1")->noteWanted();
+        QVERIFY(!o.patch().post("mixer"));
+    }
+
+    void headingMenusOutliveTheirRow() {
+        Opened o;
+        const ChartRow heading = o.chart().chartLayout().rows.front();
+        QCOMPARE(heading.kind, ChartRow::Kind::Heading);
+        const QPoint at(40, static_cast<int>(o.chart().chartLayout().headsHeight + heading.height / 2));
+        QTimer::singleShot(0, [&o] {
+            o.window.document().apply({SetTitle{"Anew"}}, QStringLiteral("name")); // rows are laid out anew
+            auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+            QVERIFY(menu);
+            menu->actions().front()->trigger();
+            menu->close();
+        });
+        QContextMenuEvent ask(QContextMenuEvent::Mouse, at, o.chart().viewport()->mapToGlobal(at));
+        QCoreApplication::sendEvent(o.chart().viewport(), &ask);
+        const Heading* folded = o.patch().heading(heading.voice, heading.step);
+        QVERIFY(folded && folded->folded);
+        // The keyboard reaches it, and opens it again.
+        o.chart().setFocus();
+        o.window.selection().chooseCable(o.patch().cables[5].id);
+        QTest::keyClick(&o.chart(), Qt::Key_Home);
+        QTest::keyClick(&o.chart(), Qt::Key_Return);
+        const Heading* open = o.patch().heading(heading.voice, heading.step);
+        QVERIFY(!open || !open->folded);
+    }
+
+    void aDeviceThatIsNotThereIsNamed() {
+        Opened o;
+        o.window.sound().openDevice(QStringLiteral("Golden interface"));
+        QVERIFY(o.window.messages().text().contains(QStringLiteral("Golden interface")));
+        o.window.sound().setBlockFrames(0);
+        QVERIFY(o.window.messages().text().contains(QStringLiteral("16")));
+        o.window.sound().setBlockFrames(4294967295u);
+        QCOMPARE(o.window.sound().blockFrames(), 8192u);
+    }
+
+    /// All that was left behind is offered, also later, from the menu.
+    void everyUnsavedWorkIsOffered() {
+        Opened o;
+        for (const char* name : {"One", "Two"}) {
+            Patch patch = lamp();
+            patch.title = name;
+            QVERIFY(writeFile(
+                o.folder.filePath(QStringLiteral("unsaved/unsaved-%1.json").arg(QLatin1String(name))).toStdString(),
+                writePatch(patch), FileKind::Patch));
+        }
+        o.window.offerRecovery();
+        QVERIFY(o.window.messages().text().contains(QLatin1Char('2')));
+        o.window.messages().say(QStringLiteral("something else"), false);
+        QMenu menu;
+        o.window.files().fillLeftBehind(menu);
+        QCOMPARE(menu.actions().size(), 2);
+        for (QAction* work : menu.actions())
+            if (work->text().startsWith(QStringLiteral("One"))) work->menu()->actions()[1]->trigger(); // thrown away
+        o.window.files().fillLeftBehind(menu);
+        QCOMPARE(menu.actions().size(), 1);
+        menu.actions()[0]->menu()->actions()[0]->trigger(); // opened
+        QCOMPARE(o.patch().title, std::string("Two"));
+    }
+
+    void theHeadIsEdited() {
+        Opened o;
+        QTimer::singleShot(0, [] {
+            auto* dialog = qobject_cast<PatchDialog*>(QApplication::activeModalWidget());
+            QVERIFY(dialog);
+            dialog->findChild<QLineEdit*>(QStringLiteral("title"))->setText(QStringLiteral("Lantern"));
+            dialog->findChild<QComboBox*>(QStringLiteral("key"))->setCurrentText(QStringLiteral("E minor"));
+            dialog->findChild<QLineEdit*>(QStringLiteral("tempo"))->setText(QStringLiteral("96"));
+            dialog->findChild<QPlainTextEdit*>(QStringLiteral("about"))->setPlainText(QStringLiteral("A light."));
+            dialog->findChild<QDialogButtonBox*>()->button(QDialogButtonBox::Ok)->click();
+        });
+        QTest::mouseClick(o.window.findChild<QAbstractButton*>(QStringLiteral("head")), Qt::LeftButton);
+        QCOMPARE(o.patch().title, std::string("Lantern"));
+        QCOMPARE(o.patch().key, std::string("E minor"));
+        QCOMPARE(o.patch().about, std::string("A light."));
+        QVERIFY(std::abs(tempoOf(o.patch(), workspace().library) - 96.0) < 1e-9);
+        o.window.document().history().undo();
+        QCOMPARE(o.patch().title, std::string("Lamp"));
+    }
+
+    /// Long words are cut, and do not widen the window.
+    void longTitlesDoNotWidenTheWindow() {
+        Opened o;
+        o.window.resize(1000, 700);
+        o.window.document().apply({SetTitle{std::string(400, 'W')}, DescribePatch{std::string(300, 'k'), ""}},
+                                  QStringLiteral("name"));
+        QCoreApplication::processEvents();
+        QVERIFY2(o.window.width() <= 1000, qPrintable(QString::number(o.window.width())));
+        QVERIFY(o.window.minimumSizeHint().width() <= 1000);
+    }
+};
+
+QTEST_MAIN(HouseTest)
+#include "house_test.moc"
