@@ -78,13 +78,15 @@ MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, cons
     summary_->setTextFormat(Qt::PlainText);
     summary_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred); // long facts are cut, not the window widened
     tools_ = new QStackedWidget;
-    tools_->setFixedWidth(460);
+    tools_->setMinimumWidth(240);
+    tools_->setMaximumWidth(460);
+    tools_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Preferred);
     pages_ = new QStackedWidget;
     messages_ = new MessageStrip;
     transport_ = new TransportBar(session_);
     head->addWidget(title_);
     head->addWidget(summary_, 1);
-    head->addWidget(tools_);
+    head->addWidget(tools_, 2);
     column->addLayout(head);
     column->addWidget(pages_, 1);
     column->addWidget(messages_);

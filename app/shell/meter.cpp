@@ -22,7 +22,7 @@ double place(double volts) {
 } // namespace
 
 Meter::Meter(QString name, QWidget* parent) : QWidget(parent), name_(std::move(name)) {
-    setMinimumSize(sizeHint());
+    setMinimumSize(256, 20); // the bar gives way, the figures do not
     setAccessibleName(name_);
     sinceShown_.start();
     sinceHeld_.start();
@@ -45,7 +45,7 @@ void Meter::paintEvent(QPaintEvent*) {
     painter.setFont(textFont(13));
     painter.setPen(l.railInk);
     painter.drawText(QRect(0, 0, 44, height()), Qt::AlignVCenter, name_);
-    const QRectF bar(44, height() / 2.0 - 4, 150, 8);
+    const QRectF bar(44, height() / 2.0 - 4, std::max(40, width() - 202), 8);
     painter.fillRect(bar, QColor(255, 255, 255, 36));
     const bool clips = held_ > kFullScaleVolts;
     painter.fillRect(QRectF(bar.left(), bar.top(), bar.width() * place(volts_), bar.height()),

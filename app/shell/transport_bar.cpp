@@ -4,9 +4,11 @@
 #include "shell/theme.h"
 
 #include <QHBoxLayout>
+#include <QMenu>
 #include <QPainter>
 #include <QPainterPath>
 
+#include <algorithm>
 #include <cmath>
 
 namespace lariat {
@@ -14,6 +16,7 @@ namespace {
 
 constexpr int kRefreshMilliseconds = 40;
 constexpr int kBeatsPerBar = 4;
+constexpr int kLongMilliseconds = 600; ///< from here on background work is shown
 
 class RunButton : public QAbstractButton {
   public:
@@ -77,23 +80,35 @@ TransportBar::TransportBar(const Session& session, QWidget* parent) : QFrame(par
     monitor_->setAccessibleName(tr("Monitor level in dB"));
     monitor_->setRange(-60, 0);
     monitor_->setPageStep(6);
-    monitor_->setFixedWidth(110);
+    monitor_->setMinimumWidth(70);
+    monitor_->setMaximumWidth(110);
     monitor_->setValue(static_cast<int>(std::lround(session.sound.monitorDecibels())));
     monitor_->setToolTip(
         tr("How loud the monitor is. Start low: resonance, feedback and sync can jump 20 dB in a step."));
-    monitorText_ = label(textFont(13), 104, tr("Monitor level"));
-    load_ = label(textFont(13), 170, tr("Load"));
+    monitorText_ = label(textFont(13), 100, tr("Monitor level"));
+    load_ = label(textFont(13), 76, tr("Load"));
     load_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
     connect(monitor_, &QSlider::valueChanged, this, [this](int value) {
         session_.sound.setMonitorDecibels(value);
         showMonitor();
     });
+    jobs_ = new QPushButton;
+    jobs_->setObjectName(QStringLiteral("jobs"));
+    jobs_->setFlat(true);
+    jobs_->setFont(textFont(13));
+    jobs_->setAccessibleName(tr("Work in the background"));
+    jobs_->setToolTip(tr("What is worked out in the background; press to stop it"));
+    jobs_->setMinimumWidth(60);
+    jobs_->setMaximumWidth(240);
+    jobs_->hide();
+    connect(jobs_, &QPushButton::clicked, this, &TransportBar::askJobs);
     layout->addWidget(run_);
     layout->addWidget(position_);
     layout->addWidget(tempo_);
     layout->addStretch(1);
     layout->addLayout(meters);
     layout->addStretch(1);
+    layout->addWidget(jobs_);
     layout->addWidget(monitorText_);
     layout->addWidget(monitor_);
     layout->addWidget(load_);
@@ -106,8 +121,8 @@ TransportBar::TransportBar(const Session& session, QWidget* parent) : QFrame(par
 void TransportBar::paintEvent(QPaintEvent*) {
     QPainter(this).fillRect(rect(), look().rail);
     const QString ink = QStringLiteral("color: %1").arg(look().railInk.name());
-    for (QLabel* label : {position_, tempo_, monitorText_, load_})
-        if (label->styleSheet() != ink) label->setStyleSheet(ink);
+    for (QWidget* text : std::initializer_list<QWidget*>{position_, tempo_, monitorText_, load_, jobs_})
+        if (text->styleSheet() != ink) text->setStyleSheet(ink);
 }
 
 QString TransportBar::tempo() const {
@@ -146,7 +161,29 @@ void TransportBar::tellGuard(Guard guard) {
     }
 }
 
+/// Short work goes unseen; what takes longer says how far it is.
+void TransportBar::showJobs() {
+    const auto& all = session_.jobs.all();
+    const auto shown = std::ranges::find_if(all, [](const auto& job) {
+        return !job->stopped() && job->age() > std::chrono::milliseconds(kLongMilliseconds);
+    });
+    jobs_->setVisible(shown != all.end());
+    if (shown == all.end()) return;
+    QString text = tr("%1 %2 %").arg((*shown)->name().left(40)).arg(100.0 * (*shown)->done(), 0, 'f', 0);
+    if (all.size() > 1) text += tr(" (and %1 more)").arg(all.size() - 1);
+    if (text != jobs_->text()) jobs_->setText(text);
+}
+
+void TransportBar::askJobs() {
+    auto* menu = new QMenu(this);
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    for (const auto& job : session_.jobs.all())
+        menu->addAction(tr("Stop %1").arg(job->name().left(60)), this, [job] { job->stop(); });
+    menu->popup(jobs_->mapToGlobal(QPoint(0, -menu->sizeHint().height())));
+}
+
 void TransportBar::refresh() {
+    showJobs();
     EngineMeters& meters = session_.sound.engine().meters;
     const auto beat = static_cast<long>(std::floor(meters.beats.load()));
     position_->setText(QStringLiteral("%1 · %2").arg(beat / kBeatsPerBar + 1).arg(beat % kBeatsPerBar + 1));

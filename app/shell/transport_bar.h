@@ -7,6 +7,7 @@
 #include <QAbstractButton>
 #include <QFrame>
 #include <QLabel>
+#include <QPushButton>
 #include <QSlider>
 #include <QTimer>
 
@@ -29,6 +30,8 @@ class TransportBar : public QFrame {
     void refresh();
     void tellGuard(Guard guard);
     void showMonitor();
+    void showJobs();
+    void askJobs();
     [[nodiscard]] QString tempo() const;
 
     Session session_;
@@ -40,6 +43,7 @@ class TransportBar : public QFrame {
     QSlider* monitor_;
     QLabel* monitorText_;
     QLabel* load_;
+    QPushButton* jobs_; ///< what is worked out in the background, while it takes long
     QTimer timer_;
     int sinceLimited_ = 1000; ///< refreshes
 };
