@@ -3,6 +3,7 @@
 #include "engine/render.h"
 #include "library/check.h"
 #include "measure/measure.h"
+#include "measure/pitch_track.h"
 #include "model/audio_file.h"
 #include "units/level.h"
 #include "units/pitch.h"
@@ -164,6 +165,10 @@ void addMeasure(CLI::App& app, Context& context) {
         if (first.empty()) throw Failed{{options->file.string(), {}, "holds no samples in that range"}};
         const LevelReading level = measureLevel(first);
         const auto pitch = measureTone(first, file.rate);
+        std::vector<float> louder = first; // what a file holds may be quiet; a pitch is not judged by that
+        const double peak = level.peak().value;
+        for (float& v : louder) v = peak > 0.0 ? static_cast<float>(v / static_cast<float>(peak)) * 5.0f : v;
+        const PitchSummary over = pitch ? PitchSummary{} : pitchOf(louder, file.rate);
         const Spectrum spectrum = measureSpectrum(first, file.rate);
         Json partials = Json::array();
         std::string lines;
@@ -180,6 +185,8 @@ void addMeasure(CLI::App& app, Context& context) {
                         {"dc", level.mean.value}};
             if (pitch) out["hertz"] = pitch->hertz.value;
             if (pitch) out["note"] = pitchText(pitch->hertz);
+            if (over.tail) out["tail-hertz"] = over.steady->value;
+            if (over.range) out["moving-hertz"] = {over.range->first.value, over.range->second.value};
             out["partials"] = partials;
             std::cout << dump(out);
         } else {
@@ -188,6 +195,11 @@ void addMeasure(CLI::App& app, Context& context) {
                        level.mean.value);
             if (pitch)
                 fmt::print("pitch {:.3f} Hz, {}\n", pitch->hertz.value, pitchText(pitch->hertz));
+            else if (over.tail)
+                fmt::print("pitch of the tail {:.2f} Hz, {}\n", over.steady->value, pitchText(*over.steady));
+            else if (over.range)
+                fmt::print("moving, {}…{}\n", noteName(nearestNote(over.range->first).note),
+                           noteName(nearestNote(over.range->second).note));
             else
                 fmt::print("no one pitch\n");
             fmt::print("the strongest partials, 0 dB is an amplitude of 1 of the file's unit\n{}", lines);

@@ -9,7 +9,7 @@ namespace {
 constexpr double kRollSeconds = 2.2;
 constexpr double kWideEnough = 150.0; ///< columns; a narrower picture shows less time, so that it stays readable
 constexpr double kReadSeconds = 2.2;
-constexpr std::size_t kPitchSamples = 8192;
+constexpr double kFrameSeconds = 0.09; ///< between two frames of the pitch: all of them are some six seconds
 
 /// Folds samples into columns of ranges.
 template <class Item, class Range>
@@ -35,12 +35,25 @@ std::vector<MinMax> fold(const std::vector<Item>& items, int columns, Range&& ra
 void LiveTrace::measure(const Tap& tap, double rate, SignalKind jack) {
     const double spanSeconds = Tap::kPerSpan / rate;
     const auto spans = tap.spans(static_cast<std::size_t>(kReadSeconds / spanSeconds));
-    reading_ = readSignal(tap.samples(kPitchSamples), rate, spans, spanSeconds, jack);
+    const std::vector<float> newest = tap.samples(PitchTrack::kFrame);
+    reading_ = readSignal(newest, rate, spans, spanSeconds, jack);
+    if (reading_.kind == SignalKind::Audio) {
+        if (track_.empty() || static_cast<double>(tap.count() - tracked_) > kFrameSeconds * rate) {
+            track_.add(newest, rate);
+            tracked_ = tap.count();
+        }
+        reading_.over = track_.summary();
+    }
     if (reading_.pitch && reading_.kind == SignalKind::Audio)
         window_ = std::clamp(4.0 / reading_.pitch->value, 0.002, 0.08);
     rolled_ = reading_.pitch && reading_.kind != SignalKind::Audio
                   ? std::clamp(8.0 / reading_.pitch->value, 0.1, kRollSeconds)
                   : kRollSeconds;
+}
+
+void LiveTrace::follow(const PitchSource& source, const LiveTrace& leader) {
+    if (reading_.over && leader.reading_.over)
+        reading_.over = heardPitch(*reading_.over, source, *leader.reading_.over);
 }
 
 std::vector<MinMax> LiveTrace::columns(const Tap& tap, double rate, int columns) const {

@@ -26,8 +26,11 @@ Readings::Readings(Document& document, Sound& sound, QObject* parent)
         traces_.clear();
         setHeld(false);
     });
-    connect(&document_, &Document::changed, this,
-            [this] { std::erase_if(traces_, [&](const auto& entry) { return !sound_.engine().tap(entry.first); }); });
+    connect(&document_, &Document::changed, this, [this] {
+        std::erase_if(traces_, [&](const auto& entry) { return !sound_.engine().tap(entry.first); });
+        for (auto& [output, trace] : traces_) trace.forget();
+        gather();
+    });
     connect(&frames_, &QTimer::timeout, this, &Readings::measureSome);
 }
 
@@ -46,22 +49,32 @@ void Readings::gather() {
     for (const auto& [who, outputs] : wanted_)
         for (const JackRef& output : outputs)
             if (std::ranges::find(turn_, output) == turn_.end()) turn_.push_back(output);
+    leaders_.clear();
+    for (std::size_t i = turn_.size(); i-- > 0;) {
+        const PitchSource source = pitchSource(document_.patch(), document_.library(), turn_[i]);
+        if (source.output.post.empty()) continue;
+        leaders_[turn_[i]] = source;
+        if (std::ranges::find(turn_, source.output) == turn_.end()) turn_.push_back(source.output);
+    }
     turn_.empty() ? frames_.stop() : frames_.start(kFrameMilliseconds);
 }
 
 void Readings::measureSome() {
     if (held_ || turn_.empty()) return;
-    for (int i = 0; i < kMeasuredPerFrame; ++i) {
-        const JackRef output = turn_[next_++ % turn_.size()];
-        const auto tap = sound_.engine().tap(output);
-        const JackInfo* jack = document_.library().jack(document_.patch(), output);
-        if (!tap || !jack) continue;
-        const bool isNew = !traces_.contains(output);
-        LiveTrace& trace = traces_[output];
-        const auto before = face(trace);
-        trace.measure(*tap, sound_.engine().rate(), jack->kind);
-        if (isNew || face(trace) != before) Q_EMIT changed(output);
-    }
+    for (int i = 0; i < kMeasuredPerFrame; ++i) measure(turn_[next_++ % turn_.size()]);
+}
+
+void Readings::measure(const JackRef& output) {
+    const auto tap = sound_.engine().tap(output);
+    const JackInfo* jack = document_.library().jack(document_.patch(), output);
+    if (!tap || !jack) return;
+    const bool isNew = !traces_.contains(output);
+    LiveTrace& trace = traces_[output];
+    const auto before = face(trace);
+    trace.measure(*tap, sound_.engine().rate(), jack->kind);
+    if (const auto leader = leaders_.find(output); leader != leaders_.end())
+        if (const LiveTrace* leading = this->trace(leader->second.output)) trace.follow(leader->second, *leading);
+    if (isNew || face(trace) != before) Q_EMIT changed(output);
 }
 
 const LiveTrace* Readings::trace(const JackRef& output) const {

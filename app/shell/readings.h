@@ -41,6 +41,7 @@ class Readings : public QObject {
 
   private:
     void gather();
+    void measure(const JackRef& output);
     void measureSome();
 
     Document& document_;
@@ -49,6 +50,7 @@ class Readings : public QObject {
     std::map<const QObject*, std::vector<JackRef>> wanted_;
     std::vector<JackRef> turn_; ///< all that is wanted, each once
     std::size_t next_ = 0;
+    std::map<JackRef, PitchSource> leaders_; ///< what sets the pitch of an output, where another one does
     std::map<JackRef, LiveTrace> traces_;
     bool held_ = false;
     std::map<JackRef, std::vector<MinMax>> pictures_; ///< while they stand still

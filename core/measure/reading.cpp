@@ -5,6 +5,8 @@
 
 #include <algorithm>
 #include <cmath>
+#include <set>
+#include <vector>
 
 #include <fmt/format.h>
 
@@ -12,8 +14,6 @@ namespace lariat {
 namespace {
 
 constexpr double kLowestTone = 20.0;
-constexpr std::size_t kShort = 4096;
-constexpr double kMovingClarity = 0.85; ///< below it even the note is a guess
 
 /// The rate of a clock or gate from the times at which its spans rise, if they come evenly within a tenth.
 std::optional<double> steadyRate(std::span<const MinMax> spans, double spanSeconds) {
@@ -61,6 +61,23 @@ bool levelVaries(std::span<const MinMax> spans, double spanSeconds) {
     return smallest < 0.25f * largest;
 }
 
+/// The mean over as many whole periods as there are; a window that fades in and out over the first and the last of them
+/// makes it the same wherever it begins.
+double meanOverPeriods(std::span<const float> samples, double rate, double hertz) {
+    const double period = rate / hertz;
+    const double whole = std::floor(static_cast<double>(samples.size()) / period) * period;
+    if (whole < 2.0 * period) return measureLevel(samples).mean.value;
+    double sum = 0.0;
+    double weights = 0.0;
+    for (std::size_t i = 0; i < samples.size() && static_cast<double>(i) < whole; ++i) {
+        const double at = static_cast<double>(i);
+        const double weight = std::min({1.0, (at + 0.5) / period, (whole - at - 0.5) / period});
+        sum += weight * static_cast<double>(samples[i]);
+        weights += weight;
+    }
+    return sum / weights;
+}
+
 } // namespace
 
 Reading readSignal(std::span<const float> samples, double rate, std::span<const MinMax> spans, double spanSeconds,
@@ -72,7 +89,6 @@ Reading readSignal(std::span<const float> samples, double rate, std::span<const 
     for (const MinMax& span : spans) range = {std::min(range.min, span.min), std::max(range.max, span.max)};
     out.min = {static_cast<double>(range.min)};
     out.max = {static_cast<double>(range.max)};
-    out.dc = measureLevel(samples).mean;
     out.clips = std::max(-range.min, range.max) > 10.02f;
     if (jack == SignalKind::Gate || jack == SignalKind::Clock) {
         const auto steady = steadyRate(spans, spanSeconds);
@@ -81,16 +97,13 @@ Reading readSignal(std::span<const float> samples, double rate, std::span<const 
         return out;
     }
     if (jack == SignalKind::Pitch) return out;
+    out.dc = measureLevel(samples).mean;
     out.comesAndGoes = levelVaries(spans, spanSeconds);
-    // A sound that moves repeats itself only over a short stretch.
-    auto pitch = measurePitch(samples.last(std::min<std::size_t>(samples.size(), kShort)), rate);
-    if (!pitch || pitch->clarity > kSteadyClarity) {
-        if (const auto longer = measurePitch(samples, rate)) pitch = longer;
-    }
-    if (pitch && pitch->hertz.value >= kLowestTone) {
+    if (const auto pitch = pitchOfFrame(samples, rate)) {
         out.kind = SignalKind::Audio;
         out.pitch = pitch->hertz;
         out.clarity = pitch->clarity;
+        if (out.clarity > kSteadyClarity) out.dc = {meanOverPeriods(samples, rate, pitch->hertz.value)};
     } else {
         // Noise is audio too: it crosses its mean far more often than any control does.
         const auto mean = static_cast<float>(measureLevel(samples).mean.value);
@@ -125,25 +138,75 @@ Reading readRecording(std::span<const float> volts, double rate, SignalKind jack
             break;
     }
     if (out.highTime) out.highTime = Seconds{longestHigh(volts, rate)};
+    if (out.kind == SignalKind::Audio) out.over = pitchOf(volts, rate);
     return out;
 }
 
+PitchSource pitchSource(const Patch& patch, const Library& library, const JackRef& output) {
+    std::set<JackRef> seen;
+    PitchSource out{output, false};
+    for (;;) {
+        const Post* post = patch.post(out.output.post);
+        const PartInfo* part = post ? library.part(*post) : nullptr;
+        if (!part || !seen.insert(out.output).second) return {}; // a loop has no head
+        std::vector<JackRef> fed;
+        JackRef restarter;
+        for (const JackInfo& jack : part->jacks) {
+            const auto index = static_cast<std::size_t>(jack.at.index);
+            if (jack.output) continue;
+            const bool sync = part->blocks[static_cast<std::size_t>(jack.at.block)].type->inputs[index].id == "sync";
+            if (!sync && jack.kind != SignalKind::Audio) continue;
+            const JackRef from = feederOf(patch, library, {post->id, jack.id});
+            const JackInfo* feeds = from.post.empty() ? nullptr : library.jack(patch, from);
+            if (!feeds || feeds->kind != SignalKind::Audio) continue; // a gate that starts each hit sets no pitch
+            if (sync)
+                restarter = from;
+            else if (std::ranges::find(fed, from) == fed.end())
+                fed.push_back(from); // one that reaches a second input behind the panel is one
+        }
+        if (!restarter.post.empty()) {
+            out = {restarter, true};
+        } else if (fed.size() == 1) {
+            out.output = fed.front();
+        } else {
+            return fed.empty() && out.output != output ? out : PitchSource{};
+        }
+    }
+}
+
+PitchSummary heardPitch(const PitchSummary& own, const PitchSource& source, const PitchSummary& leading) {
+    const bool takes = leading.steady && (source.restarts || !own.steady);
+    return takes ? leading : own;
+}
+
 std::string rangeText(const Reading& reading) {
-    const auto volts = [](double v) { return std::abs(v) < 0.05 ? std::string("0.0") : fmt::format("{:+.1f}", v); };
-    if (reading.kind == SignalKind::Pitch) return fmt::format("{:.2f}…{:.2f} V", reading.min.value, reading.max.value);
-    return fmt::format("{}…{} V", volts(reading.min.value), volts(reading.max.value));
+    const bool pitch = reading.kind == SignalKind::Pitch;
+    const double low = reading.min.value;
+    const double high = reading.max.value;
+    const bool still = high - low < 0.005;
+    const auto volts = [&](double v) {
+        const double least = pitch || still ? 0.005 : 0.05;
+        if (std::abs(v) < least) return std::string(pitch || still ? "0.00" : "0.0");
+        return pitch || still ? fmt::format("{:+.2f}", v) : fmt::format("{:+.1f}", v);
+    };
+    return still ? fmt::format("{} V", volts(0.5 * (low + high))) : fmt::format("{}…{} V", volts(low), volts(high));
 }
 
 Sentence detailReading(const Reading& reading) {
     const Scale hertz = logScale(Unit::Hertz, 0.01, 20000);
     const Scale seconds = logScale(Unit::Seconds, 0.0001, 100);
     switch (reading.kind) {
-    case SignalKind::Audio:
-        if (reading.pitch && reading.clarity > kSteadyClarity)
-            return say("{} · {}", hertz.text(reading.pitch->value), pitchText(*reading.pitch));
-        if (reading.pitch && reading.clarity > kMovingClarity)
-            return say("moving, near {}", noteName(nearestNote(*reading.pitch).note));
-        return reading.max > reading.min ? say("no steady pitch") : Sentence{};
+    case SignalKind::Audio: {
+        if (reading.max.value <= reading.min.value) return {};
+        PitchSummary heard = reading.over.value_or(PitchSummary{});
+        if (!reading.over && reading.pitch && reading.clarity > kSteadyClarity) heard.steady = reading.pitch;
+        if (heard.steady) return say("{} · {}", hertz.text(heard.steady->value), pitchText(*heard.steady));
+        if (!heard.range) return say("no steady pitch");
+        const auto note = [](Hertz h) { return noteName(nearestNote(h).note); };
+        const std::string low = note(heard.range->first);
+        const std::string high = note(heard.range->second);
+        return low == high ? say("moving, near {}", low) : say("moving, {}…{}", low, high);
+    }
     case SignalKind::Pitch: {
         const auto note = [](Volts v) { return pitchText(toHertz(v)); };
         return reading.max.value - reading.min.value < 0.001 ? say("{}", note(reading.min))
@@ -167,8 +230,8 @@ std::vector<Sentence> wholeReading(const Reading& reading) {
     std::vector<Sentence> all = {say("{}", rangeText(reading))};
     if (Sentence detail = detailReading(reading); !detail.empty()) all.push_back(std::move(detail));
     const Scale seconds = logScale(Unit::Seconds, 0.00001, 100);
-    if (reading.pitch && reading.pitch->value > 0.0)
-        all.push_back(say("period {}", seconds.text(1.0 / reading.pitch->value)));
+    const auto pitch = reading.kind == SignalKind::Audio && reading.over ? reading.over->steady : reading.pitch;
+    if (pitch && pitch->value > 0.0) all.push_back(say("period {}", seconds.text(1.0 / pitch->value)));
     if (reading.kind == SignalKind::Audio) all.push_back(say("DC {:+.2f} V", reading.dc.value));
     if (reading.clips) all.push_back(say("over the rails"));
     return all;

@@ -60,9 +60,21 @@ std::size_t placeOf(const Patch& patch, const std::string& post) {
 
 std::vector<SheetRow> rowsOf(const Observation& o) {
     std::vector<SheetRow> rows;
+    std::map<JackRef, Reading> own; // of an output that several cables leave, or that leads others, once
+    const auto ownReading = [&](const JackRef& output) -> const Reading& {
+        const auto [at, isNew] = own.try_emplace(output);
+        if (isNew) at->second = readRecording(o.at(output), o.rate(), o.jack(output)->kind);
+        return at->second;
+    };
+    const auto readingOf = [&](const JackRef& output) {
+        Reading reading = ownReading(output);
+        const PitchSource source = reading.over ? pitchSource(o.patch, *o.library, output) : PitchSource{};
+        if (!source.output.post.empty())
+            reading.over = heardPitch(*reading.over, source, ownReading(source.output).over.value_or(PitchSummary{}));
+        return reading;
+    };
     for (const Cable& cable : o.patch.cables) {
-        const JackInfo& from = *o.jack(cable.from);
-        const Reading reading = readRecording(o.at(cable.from), o.rate(), from.kind);
+        const Reading reading = readingOf(cable.from);
         SheetRow row;
         row.number = o.patch.row(cable.id);
         row.from = tieName(cable.from, o.patch, *o.library);

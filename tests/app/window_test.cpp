@@ -427,6 +427,18 @@ class WindowTest : public QObject {
         QTRY_COMPARE(o.patch().performance("keys")->messages.size(), std::size_t{2});
     }
 
+    /// The same words live and on the sheet, for every row whose pitch can be told.
+    void pitchIsToldInTheSameWordsEverywhere() {
+        Opened o;
+        for (const SheetRow& row : o.window.checker().sheet().rows) {
+            if (row.kind != SignalKind::Audio || row.detail.find("Hz") == std::string::npos) continue;
+            const int cable = o.patch().cables[static_cast<std::size_t>(row.number - 1)].id;
+            const QString words = QString::fromStdString(row.detail);
+            QTRY_VERIFY2_WITH_TIMEOUT(o.chart().readingOf(cable).endsWith(words),
+                                      qPrintable(o.chart().readingOf(cable) + QStringLiteral(" / ") + words), 15'000);
+        }
+    }
+
     void theTransportRuns() {
         Opened o;
         QTRY_VERIFY(o.window.transport().position() != QLatin1String("1 · 1"));

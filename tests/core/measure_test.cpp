@@ -1,14 +1,17 @@
 // Measuring: levels, pitch, spectrum and readings of signals that are known.
 #include "measure/measure.h"
 #include "measure/reading.h"
+#include "support/patches.h"
 #include "units/pitch.h"
 
 #include <QtTest>
 
 #include <cmath>
+#include <numbers>
 #include <random>
 
 using namespace lariat;
+using namespace lariat::test;
 
 namespace {
 
@@ -124,7 +127,7 @@ class MeasureTest : public QObject {
         const Reading reading = readRecording(signal(1.0, [](double t) { return t < 0.5 ? -10.0 / 12.0 : 2.0 / 12.0; }),
                                               kRate, SignalKind::Pitch);
         QCOMPARE(QString::fromStdString(detailText(reading)), QStringLiteral("D3…D4"));
-        QCOMPARE(QString::fromStdString(rangeText(reading)), QStringLiteral("-0.83…0.17 V"));
+        QCOMPARE(QString::fromStdString(rangeText(reading)), QStringLiteral("-0.83…+0.17 V"));
     }
 
     void readingOfGatesAndClocks() {
@@ -141,6 +144,94 @@ class MeasureTest : public QObject {
     void readingTellsClipping() {
         QVERIFY(readRecording(sine(100, 10.8), kRate, SignalKind::Audio).clips);
         QVERIFY(!readRecording(sine(100, 9.9), kRate, SignalKind::Audio).clips);
+    }
+
+    /// Over a while: a tone, a drum with its click and its tail, a tune, and noise.
+    void pitchOverAWhile() {
+        const double rate = 96000.0;
+        const auto made = [&](auto&& volts) {
+            std::vector<float> out;
+            double phase = 0.0;
+            for (int n = 0; n < 6 * 96000; ++n) {
+                const auto [hertz, level] = volts(n / rate);
+                phase += hertz / rate;
+                out.push_back(static_cast<float>(level * std::sin(2.0 * std::numbers::pi * phase)));
+            }
+            return pitchOf(out, rate);
+        };
+        const auto near = [](const PitchSummary& heard, double hertz, double cents) {
+            return heard.steady && std::abs(1200.0 * std::log2(heard.steady->value / hertz)) < cents;
+        };
+        QVERIFY(near(made([](double) { return std::pair(220.0, 5.0); }), 220.0, 0.1));
+        const PitchSummary kick = made([](double t) {
+            const double since = std::fmod(t, 0.5);
+            return std::pair(36.7 * std::exp2(3.0 * std::exp(-since / 0.02)), 5.0 * std::exp(-since / 0.15));
+        });
+        QVERIFY(near(kick, 36.7, 20.0));
+        const PitchSummary tune = made([](double t) {
+            const double notes[] = {146.83, 220.0, 293.66, 174.61};
+            return std::pair(notes[static_cast<int>(4.0 * t) % 4], 5.0);
+        });
+        QVERIFY(!tune.steady && tune.range);
+        QVERIFY(std::abs(tune.range->first.value - 146.83) < 1.0 && std::abs(tune.range->second.value - 293.66) < 2.0);
+        std::mt19937 random(1);
+        std::normal_distribution<float> normal;
+        std::vector<float> noise(6 * 96000);
+        for (float& v : noise) v = normal(random);
+        QVERIFY(pitchOf(noise, rate) == PitchSummary{});
+        QVERIFY(pitchOf({}, rate) == PitchSummary{});
+    }
+
+    /// What restarts a sound sets its pitch; a row of posts leads to it, a mixer of two does not.
+    void theLeaderSetsThePitch() {
+        const Patch patch = lamp();
+        const auto source = [&](const char* jack) { return pitchSource(patch, workspace().library, jackRef(jack)); };
+        QCOMPARE(source("osc-a.saw").output.text(), std::string("osc-b.pulse"));
+        QVERIFY(source("osc-a.saw").restarts);
+        QCOMPARE(source("vca-1.out").output.text(), std::string("osc-b.pulse"));
+        QVERIFY(source("mixer.mix").output.post.empty());
+        QVERIFY(source("osc-b.pulse").output.post.empty()); // it is the head itself
+        QVERIFY(source("osc-c.sine").output.post.empty());  // a gate restarts it, and sets no pitch
+        const PitchSummary own{Hertz{100.0}};
+        const PitchSummary moving{std::nullopt, std::pair(Hertz{100.0}, Hertz{200.0})};
+        const PitchSummary lead{Hertz{146.8}};
+        QVERIFY(heardPitch(own, {jackRef("a.b"), true}, lead) == lead);
+        QVERIFY(heardPitch(own, {jackRef("a.b"), false}, lead) == own);
+        QVERIFY(heardPitch(moving, {jackRef("a.b"), false}, lead) == lead);
+        QVERIFY(heardPitch(moving, {jackRef("a.b"), true}, PitchSummary{}) == moving);
+    }
+
+    void rangesHaveTheirSigns() {
+        const auto text = [](SignalKind kind, double low, double high) {
+            Reading reading;
+            reading.kind = kind;
+            reading.min = {low};
+            reading.max = {high};
+            return rangeText(reading);
+        };
+        QCOMPARE(text(SignalKind::Pitch, -0.83, 0.17), std::string("-0.83…+0.17 V"));
+        QCOMPARE(text(SignalKind::Control, -0.25, -0.25), std::string("-0.25 V"));
+        QCOMPARE(text(SignalKind::Audio, -5.71, 5.7), std::string("-5.7…+5.7 V"));
+        QCOMPARE(text(SignalKind::Gate, 0.0, 8.0), std::string("0.0…+8.0 V"));
+        QCOMPARE(text(SignalKind::Control, 0.001, -0.001 + 0.002), std::string("0.00 V"));
+    }
+
+    /// DC is read over whole periods: the same wherever the window begins.
+    void dcOfASteadySawStands() {
+        std::vector<float> saw;
+        for (int n = 0; n < 96000; ++n) {
+            const double phase = std::fmod(n * 146.83 / 96000.0, 1.0);
+            saw.push_back(static_cast<float>(0.1 + 10.0 * phase - 5.0));
+        }
+        double low = 1e9;
+        double high = -1e9;
+        for (std::size_t at = 0; at < 40; ++at) {
+            const Reading reading = readSignal(std::span(saw).subspan(997 * at, PitchTrack::kFrame), 96000.0, {},
+                                               128 / 96000.0, SignalKind::Audio);
+            low = std::min(low, reading.dc.value);
+            high = std::max(high, reading.dc.value);
+        }
+        QVERIFY2(low > 0.095 && high < 0.105, qPrintable(QStringLiteral("%1…%2").arg(low).arg(high)));
     }
 };
 
