@@ -1,4 +1,5 @@
 // check, tie and sheet: what one does with a patch file.
+#include "building/sentences.h"
 #include "cli/commands.h"
 #include "findings/finding.h"
 #include "library/check.h"
@@ -95,29 +96,36 @@ void addTie(CLI::App& app, Context& context) {
         std::vector<std::string> sentences;
     };
     auto options = std::make_shared<Options>();
-    auto* command = app.add_subcommand("tie", "Tie cables by sentences such as \"leader pulse to follower sync\"");
-    giveExamples(*command, "  lariat-cli tie data/demo/lamp.json \"lfo sine to follower pwm\" --out changed.json");
+    auto* command = app.add_subcommand(
+        "tie", "Build by sentences: tie cables, take parts from the case, turn knobs, give names and notes");
+    giveExamples(*command,
+                 "  lariat-cli tie data/demo/lamp.json \"lfo sine to follower pwm\" --out changed.json\n"
+                 "  lariat-cli tie mine.json \"another vca out to mixer in 3; vca 2 offset 40 %\" --in-place");
     command->add_option("patch", options->file, "Patch file")->required();
-    command->add_option("sentences", options->sentences, "One sentence a cable")->required();
+    command->add_option("sentences", options->sentences, "One sentence a cable, knob, name or note")->required();
     options->addOptions(*command);
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
-        Json tied = Json::array();
-        const auto edits =
-            need(readTies(fmt::format("{}", fmt::join(options->sentences, "\n")), patch, workspace.library));
-        patch = need(applyEdits(patch, edits));
-        for (const Edit& edit : edits) {
-            const Cable& cable = std::get<TieCable>(edit).cable;
-            const std::string line = fmt::format("{} to {}", tieName(cable.from, patch, workspace.library),
-                                                 tieName(cable.to, patch, workspace.library));
-            if (context.json)
-                tied.push_back(line);
-            else
-                fmt::print("tied {}\n", line);
-        }
+        const Sentences said = need(readSentences(fmt::format("{}", fmt::join(options->sentences, "\n")), patch,
+                                                  workspace.library, workspace.housing(patch)));
+        patch = need(applyEdits(patch, said.edits).and_then([&](Patch made) {
+            return checkPatch(std::move(made), workspace.library);
+        }));
         options->write(patch);
-        if (context.json) std::cout << dump(tied);
+        const auto line = [&](const JackRef& input) {
+            return fmt::format("{} to {}", tieName(patch.cableInto(input)->from, patch, workspace.library),
+                               tieName(input, patch, workspace.library));
+        };
+        if (context.json) {
+            Json tied = Json::array();
+            for (const JackRef& input : said.tied) tied.push_back(line(input));
+            std::cout << dump({{"tied", tied}, {"taken", said.taken}, {"others", said.others}});
+            return;
+        }
+        for (const std::string& taken : said.taken) fmt::print("took {}\n", taken);
+        for (const JackRef& input : said.tied) fmt::print("tied {}\n", line(input));
+        if (said.others > 0) fmt::print("{} knobs, names and notes\n", said.others);
     });
 }
 

@@ -39,6 +39,7 @@ Chart::Chart(const Session& session, QWidget* parent)
         if (isVisible() && !readings_.held()) viewport()->update(liveRegion());
     });
     frames_.start(kFrameMilliseconds);
+    empty_ = new EmptyChart(viewport());
     relayout();
 }
 
@@ -105,6 +106,11 @@ void Chart::relayout() {
     horizontalScrollBar()->setPageStep(shown);
     if (heading_ && std::ranges::none_of(layout_.rows, [&](const ChartRow& row) { return isKeyed(row); }))
         heading_.reset();
+    empty_->setVisible(layout_.posts.empty());
+    if (layout_.posts.empty()) {
+        empty_->adjustSize();
+        empty_->move(std::max(16, (viewport()->width() - empty_->width()) / 2), std::max(8, viewport()->height() / 8));
+    }
     placeTraces();
     wantReadings();
     redraw();
@@ -230,8 +236,7 @@ int Chart::rowUnder(const QPoint& point) const {
 
 const Finding* Chart::findingOf(int cable, const std::string& post) const {
     for (const Finding& finding : checker_.findings())
-        if (finding.severity != Severity::Note &&
-            (cable ? finding.cable == cable : finding.cable == 0 && finding.post == post))
+        if (isProblem(finding) && (cable ? finding.cable == cable : finding.cable == 0 && finding.post == post))
             return &finding;
     return nullptr;
 }

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "patch/chart_layout.h"
+#include "patch/empty_chart.h"
 #include "shell/session.h"
 
 #include <QAbstractScrollArea>
@@ -120,7 +121,6 @@ class Chart : public QAbstractScrollArea {
     [[nodiscard]] int fixUnder(const ChartRow& row, const QPoint& point) const;
     void paintPattern(QPainter& painter, const Pattern& pattern, const QRectF& box);
     void paintHeads(QPainter& painter);
-    void paintEmpty(QPainter& painter);
     void paintDrag(QPainter& painter);
     void paintHover(QPainter& painter);
     void paintPreview(QPainter& painter);
@@ -138,6 +138,7 @@ class Chart : public QAbstractScrollArea {
     QPixmap page_; ///< everything but the traces; made anew only when something on it changes
     bool pageStale_ = true;
     QTimer frames_;
+    EmptyChart* empty_ = nullptr;
     std::vector<Edit> preview_;
     QPoint hover_{-1, -1};
     Drag drag_ = Drag::None;

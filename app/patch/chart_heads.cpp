@@ -92,12 +92,4 @@ void Chart::paintHeads(QPainter& painter) {
     painter.restore();
 }
 
-void Chart::paintEmpty(QPainter& painter) {
-    painter.setFont(textFont(15));
-    painter.setPen(look().softInk);
-    painter.drawText(viewport()->rect().adjusted(60, 60, -60, -60), Qt::AlignCenter | Qt::TextWordWrap,
-                     tr("This patch is empty. Take a first part from the case (Patch menu, Add from the case), or open "
-                        "a patch with Ctrl+O."));
-}
-
 } // namespace lariat

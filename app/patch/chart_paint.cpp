@@ -50,10 +50,7 @@ void Chart::paintPage() {
     page_.setDevicePixelRatio(devicePixelRatioF());
     page_.fill(look().paper);
     QPainter painter(&page_);
-    if (layout_.posts.empty()) {
-        paintEmpty(painter);
-        return;
-    }
+    if (layout_.posts.empty()) return;
     painter.save();
     painter.setClipRect(QRectF(0, rowsTop(), viewport()->width(), viewport()->height() - rowsTop()));
     paintPosts(painter);
@@ -188,12 +185,14 @@ void Chart::paintRows(QPainter& painter) {
         }
     }
     if (document_.patch().cables.empty()) {
+        const QString text = tr("No cable yet. Drag from one post's line to another, or press Ctrl+T and write which "
+                                "output goes to which input.");
         painter.setFont(textFont(14));
+        const QRectF box(ChartLayout::kGutter, layout_.contentHeight + 16,
+                         viewport()->width() - ChartLayout::kGutter - 24, 60);
+        painter.fillRect(painter.boundingRect(box, Qt::TextWordWrap, text).adjusted(-4, -2, 4, 2), look().paper);
         painter.setPen(look().softInk);
-        painter.drawText(QRectF(ChartLayout::kGutter, 24, viewport()->width() - ChartLayout::kGutter - 24, 60),
-                         Qt::TextWordWrap,
-                         tr("No cable yet. Drag from one post's line to another, or press Ctrl+T and write which "
-                            "output goes to which input."));
+        painter.drawText(box, Qt::TextWordWrap, text);
     }
 }
 
@@ -354,14 +353,15 @@ void Chart::paintFinding(QPainter& painter, const ChartRow& row) {
     const Look& l = look();
     const Finding& finding = checker_.findings()[row.finding];
     const QRectF band(30, row.top + 1, viewport()->width() - 38, row.height - 2);
-    painter.fillRect(band, l.alarmGround);
-    painter.fillRect(QRectF(30, band.top(), 6, band.height()), l.alarm);
+    const bool quiet = !isProblem(finding); // the next step of a patch that is not finished
+    painter.fillRect(band, quiet ? l.card : l.alarmGround);
+    painter.fillRect(QRectF(30, band.top(), 6, band.height()), quiet ? l.line : l.alarm);
     qreal end = band.right() - 8;
     const std::vector<QRectF> boxes = fixBoxes(row);
     painter.setFont(textFont(13, true));
     for (std::size_t i = 0; i < boxes.size(); ++i) {
         painter.setRenderHint(QPainter::Antialiasing);
-        painter.setPen(QPen(l.alarm, 1));
+        painter.setPen(QPen(quiet ? l.accent : l.alarm, 1));
         painter.setBrush(l.card);
         painter.drawRoundedRect(boxes[i].adjusted(0.5, 0.5, -0.5, -0.5), 3, 3);
         painter.drawText(boxes[i], Qt::AlignCenter, said(finding.fixes[i].label));
@@ -374,7 +374,8 @@ void Chart::paintFinding(QPainter& painter, const ChartRow& row) {
     const QRectF text(44, row.top, end - 44, row.height);
     painter.drawText(
         text, Qt::AlignVCenter,
-        QFontMetricsF(painter.font()).elidedText(where + said(finding.figure), Qt::ElideRight, text.width()));
+        QFontMetricsF(painter.font())
+            .elidedText(quiet ? said(finding.reason) : where + said(finding.figure), Qt::ElideRight, text.width()));
 }
 
 } // namespace lariat

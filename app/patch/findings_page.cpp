@@ -130,6 +130,7 @@ void FindingsPage::refresh() {
         any = true;
         add(new FindingCard(where(kept.finding), kept), kept.finding);
     }
+    list(Severity::Next, tr("Next steps"));
     list(Severity::Note, tr("To know"));
     cards_->addStretch();
     // The eye and the keyboard stay where they were.

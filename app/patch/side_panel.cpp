@@ -57,8 +57,7 @@ void SidePanel::changeEvent(QEvent* event) {
 }
 
 void SidePanel::countFindings() {
-    const auto open = std::ranges::count_if(session_.checker.findings(),
-                                            [](const Finding& f) { return f.severity != Severity::Note; });
+    const auto open = std::ranges::count_if(session_.checker.findings(), isProblem);
     setTabText(1, open == 0 ? tr("Findings") : tr("Findings (%1)").arg(open));
 }
 

@@ -1,6 +1,6 @@
 #include "patch/tie_line.h"
 
-#include "building/flow.h"
+#include "building/sentences.h"
 #include "library/tie.h"
 #include "look/fonts.h"
 #include "shell/theme.h"
@@ -67,9 +67,9 @@ void TieLine::offer() {
     const Patch& patch = session_.document.patch();
     const Library& library = session_.document.library();
     offered_.clear();
-    for (const std::string& sentence : completeTie(text().toStdString(), patch, library)) {
-        auto* item = new QStandardItem(QString::fromStdString(sentence));
-        item->setData(QString::fromStdString(aboutCompletion(sentence, patch, library)), kAbout);
+    for (const Completion& one : completeSentence(text().toStdString(), patch, library, session_.document.housing())) {
+        auto* item = new QStandardItem(QString::fromStdString(one.text));
+        item->setData(QString::fromStdString(one.about), kAbout);
         offered_.appendRow(item);
     }
     if (offered_.rowCount() > 0 && !text().isEmpty()) completer()->complete();
@@ -92,27 +92,38 @@ void TieLine::tie() {
 void TieLine::tieAll(const QString& sentences) {
     const Patch& patch = session_.document.patch();
     const Library& library = session_.document.library();
-    const auto read = readTies(sentences.toStdString(), patch, library);
+    const auto read = readSentences(sentences.toStdString(), patch, library, session_.document.housing());
     if (!read) {
         Q_EMIT message(QString::fromStdString(read.error().reason), true);
         return;
     }
-    const auto cableOf = [](const Edit& edit) { return std::get<TieCable>(edit).cable; };
-    const Cable last = cableOf(read->back());
-    const QString sentence =
-        QString::fromStdString(tieName(last.from, patch, library) + " to " + tieName(last.to, patch, library));
     QString broken;
-    for (const Edit& edit : *read)
-        if (const QString warning = plugWarning(patch, library, cableOf(edit).from, cableOf(edit).to);
-            !warning.isEmpty())
-            broken += QLatin1Char(' ') + warning;
-    const auto count = static_cast<int>(read->size());
-    if (!session_.document.apply(withNewcomersPlaced(patch, *read),
-                                 count == 1 ? tr("tie %1").arg(sentence) : tr("tie %1 cables").arg(count)))
+    for (const Edit& edit : read->edits)
+        if (const auto* tie = std::get_if<TieCable>(&edit))
+            if (const QString warning = plugWarning(patch, library, tie->cable.from, tie->cable.to); !warning.isEmpty())
+                broken += QLatin1Char(' ') + warning;
+    const auto count = static_cast<int>(read->tied.size());
+    if (!session_.document.apply(read->edits, count == 0   ? tr("write down knobs and names")
+                                              : count == 1 ? tr("tie a cable")
+                                                           : tr("tie %1 cables").arg(count)))
         return;
     clear();
-    Q_EMIT message((count == 1 ? tr("Tied %1.").arg(sentence) : tr("Tied %1 cables.").arg(count)) + broken, false);
-    Q_EMIT tied(session_.document.patch().cableInto(last.to)->id);
+    const Patch& now = session_.document.patch();
+    QStringList done;
+    QStringList taken;
+    for (const std::string& one : read->taken) taken << QString::fromStdString(one);
+    if (!taken.isEmpty()) done << tr("Took %1.").arg(taken.join(QStringLiteral("; ")));
+    if (count == 1) {
+        const JackRef& to = read->tied.front();
+        done << tr("Tied %1 to %2.")
+                    .arg(QString::fromStdString(tieName(now.cableInto(to)->from, now, library)),
+                         QString::fromStdString(tieName(to, now, library)));
+    } else if (count > 1) {
+        done << tr("Tied %1 cables.").arg(count);
+    }
+    if (read->others > 0) done << tr("%n knob(s), names and notes set.", nullptr, static_cast<int>(read->others));
+    Q_EMIT message(done.join(QLatin1Char(' ')) + broken, false);
+    if (count > 0) Q_EMIT tied(now.cableInto(read->tied.back())->id);
 }
 
 /// Says what the plug would break as soon as the sentence is whole.

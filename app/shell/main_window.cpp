@@ -225,12 +225,13 @@ void MainWindow::refreshHead() {
     const Case* housing = document_.housing();
     facts << (housing ? tr("%1 of %2 cables").arg(patch.cables.size()).arg(housing->cableCount())
                       : tr("%n cable(s)", nullptr, static_cast<int>(patch.cables.size())));
-    const auto found = static_cast<int>(std::ranges::count_if(
-        checker_.findings(), [](const Finding& finding) { return finding.severity != Severity::Note; }));
+    const auto found = static_cast<int>(std::ranges::count_if(checker_.findings(), isProblem));
     facts << (!checker_.knows() ? tr("looking…")
-              : found == 0      ? tr("nothing found wrong")
-              : found == 1      ? tr("1 finding")
-                                : tr("%1 findings").arg(found));
+              : found == 0 && std::ranges::count(checker_.findings(), Severity::Next, &Finding::severity) > 0
+                  ? tr("not finished yet")
+              : found == 0 ? tr("nothing found wrong")
+              : found == 1 ? tr("1 finding")
+                           : tr("%1 findings").arg(found));
     if (!checker_.problem().isEmpty()) facts.last() = checker_.problem();
     summary_->setFont(textFont(13));
     summary_->setStyleSheet(QStringLiteral("color: %1").arg(look().softInk.name()));

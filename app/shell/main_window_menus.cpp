@@ -72,7 +72,9 @@ QMenu* MainWindow::buildFileMenu() {
     addNamed(*file, "demo", tr("Open the &demo"), this, [this] {
         if (files_->mayLeave()) files_->openCopy(q((dataFolder() / "demo" / "lamp.json").string()));
     });
-    files_->fillDemos(*file->addMenu(tr("Ni&ght Watch")));
+    QMenu* demos = file->addMenu(tr("Ni&ght Watch"));
+    demos->setObjectName(QStringLiteral("demos"));
+    files_->fillDemos(*demos);
     file->addSeparator();
     addNamed(*file, "save", tr("&Save"), this, [this] { files_->save(); });
     addNamed(*file, "save-as", tr("Save &as…"), this, [this] { files_->saveAs(); });

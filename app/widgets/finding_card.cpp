@@ -11,7 +11,7 @@ namespace lariat {
 
 FindingCard::FindingCard(const QString& where, const Finding& finding, QWidget* parent) : QFrame(parent) {
     const Look& l = look();
-    const bool note = finding.severity == Severity::Note;
+    const bool note = !isProblem(finding);
     setObjectName(QStringLiteral("finding-") + q(finding.rule));
     setStyleSheet(QStringLiteral("lariat--FindingCard { background: %1; border-left: 4px solid %2; }")
                       .arg((note ? l.card : l.alarmGround).name(), (note ? l.line : l.alarm).name()));
@@ -19,8 +19,12 @@ FindingCard::FindingCard(const QString& where, const Finding& finding, QWidget* 
     layout_->setContentsMargins(12, 8, 10, 10);
     layout_->setSpacing(4);
     const QString figure = said(finding.figure);
-    addText(where.isEmpty() ? figure : where + QStringLiteral(": ") + figure, true);
-    addText(said(finding.reason), false);
+    if (finding.severity == Severity::Next) { // nothing is wrong yet that would need a figure
+        addText(said(finding.reason), true);
+    } else {
+        addText(where.isEmpty() ? figure : where + QStringLiteral(": ") + figure, true);
+        addText(said(finding.reason), false);
+    }
     for (std::size_t i = 0; i < finding.fixes.size(); ++i)
         addLink(
             QStringLiteral("→ ") + said(finding.fixes[i].label), tr("Ctrl+Z takes it back"),

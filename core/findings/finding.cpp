@@ -15,6 +15,8 @@ const char* severityName(Severity severity) {
         return "mistake";
     case Severity::Caution:
         return "caution";
+    case Severity::Next:
+        return "next";
     case Severity::Note:
         break;
     }

@@ -21,9 +21,9 @@ struct Fix {
 };
 
 /// A mistake makes the patch not do what it is for; a caution may be wanted; a note is said openly and asks for
-/// nothing.
-enum class Severity { Mistake, Caution, Note };
-/// "mistake", "caution" or "note".
+/// nothing. A next step is said quietly of a patch that is not finished yet: nothing is wrong with it.
+enum class Severity { Mistake, Caution, Next, Note };
+/// "mistake", "caution", "next" or "note".
 const char* severityName(Severity severity);
 
 struct Finding {
@@ -35,6 +35,10 @@ struct Finding {
     Sentence reason;  ///< one or two plain sentences
     std::vector<Fix> fixes;
 };
+/// Something to mend, or to look at.
+[[nodiscard]] inline bool isProblem(const Finding& finding) {
+    return finding.severity == Severity::Mistake || finding.severity == Severity::Caution;
+}
 
 /// A patch and what its cables carried in a run from the start.
 struct Observation {

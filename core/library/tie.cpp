@@ -1,46 +1,15 @@
 #include "library/tie.h"
 
 #include "library/meaning.h"
+#include "library/words.h"
 
 #include <algorithm>
 #include <cctype>
-#include <numeric>
-#include <optional>
 
 #include <fmt/format.h>
 
 namespace lariat {
 namespace {
-
-/// In small letters, with single spaces.
-std::string plain(std::string_view text) {
-    std::string out;
-    bool space = true; // drops leading and double spaces
-    for (const char c : text) {
-        const bool blank = std::isspace(static_cast<unsigned char>(c)) != 0;
-        if (blank && space) continue;
-        out += blank ? ' ' : static_cast<char>(std::tolower(static_cast<unsigned char>(c)));
-        space = blank;
-    }
-    while (!out.empty() && out.back() == ' ') out.pop_back();
-    return out;
-}
-
-/// Edits needed to turn one word into another (Levenshtein).
-std::size_t distance(const std::string& a, const std::string& b) {
-    std::vector<std::size_t> row(b.size() + 1);
-    std::iota(row.begin(), row.end(), 0u);
-    for (std::size_t i = 1; i <= a.size(); ++i) {
-        std::size_t diagonal = row[0];
-        row[0] = i;
-        for (std::size_t j = 1; j <= b.size(); ++j) {
-            const std::size_t change = diagonal + (a[i - 1] == b[j - 1] ? 0 : 1);
-            diagonal = row[j];
-            row[j] = std::min({row[j] + 1, row[j - 1] + 1, change});
-        }
-    }
-    return row[b.size()];
-}
 
 struct Named {
     JackRef ref;
@@ -61,27 +30,25 @@ std::vector<Named> jacksOf(const Patch& patch, const Library& library, bool outp
     return all;
 }
 
-bool means(const Named& named, const std::string& wanted) {
-    const auto dashed = [](std::string text) {
-        std::ranges::replace(text, '-', ' ');
-        return text;
-    };
-    return plain(named.name) == wanted || plain(named.ref.text()) == wanted ||
-           dashed(plain(named.ref.post + " " + named.ref.jack)) == dashed(wanted);
+/// The one that is meant; nullptr if none is.
+const Named* lookUp(const std::string& text, const std::vector<Named>& among) {
+    const std::string wanted = looseWords(text);
+    const auto found = std::ranges::find_if(among, [&](const Named& named) {
+        return looseWords(named.name) == wanted || looseWords(named.ref.post + " " + named.ref.jack) == wanted ||
+               plainWords(named.ref.text()) == plainWords(text);
+    });
+    return found == among.end() ? nullptr : &*found;
 }
 
-Result<Named> findJack(const std::string& text, const std::vector<Named>& among, const char* what) {
-    const std::string wanted = plain(text);
-    for (const Named& named : among)
-        if (means(named, wanted)) return named;
-    std::vector<const Named*> near;
-    for (const Named& named : among) near.push_back(&named);
-    std::ranges::sort(near, {}, [&](const Named* named) { return distance(plain(named->name), wanted); });
+/// Why there is none. What is near is worked out for this alone.
+Error missing(const std::string& text, const std::vector<Named>& among, const char* what) {
     std::vector<std::string> names;
-    for (std::size_t i = 0; i < std::min<std::size_t>(3, near.size()); ++i) names.push_back(near[i]->name);
-    if (wanted.empty())
-        return failure(fmt::format("an {} is missing, for example \"{}\"", what, names.empty() ? "" : names.front()));
-    return failure(fmt::format("there is no {} \"{}\"; near it: {}", what, text, fmt::join(names, ", ")));
+    for (const Named& named : among) names.push_back(named.name);
+    if (text.empty())
+        return {{}, {}, fmt::format("an {} is missing, for example \"{}\"", what, names.empty() ? "" : names.front())};
+    return {{},
+            {},
+            fmt::format("there is no {} \"{}\"; near it: {}", what, text, fmt::join(nearestWords(text, names), ", "))};
 }
 
 /// Where the words "to" stand in a sentence: of each, the end of what is before it.
@@ -96,16 +63,7 @@ std::vector<std::size_t> splitsOf(const std::string& sentence) {
 
 /// What stands behind such a "to".
 std::string behind(const std::string& text, std::size_t split) {
-    return plain(std::string_view(text).substr(std::min(text.size(), split + 2)));
-}
-
-/// A line without the "- " or "12." that it has in a list.
-std::string_view withoutMark(std::string_view line) {
-    line.remove_prefix(std::min(line.find_first_not_of(" \t\r"), line.size()));
-    if (line.starts_with("- ") || line.starts_with("* ")) return line.substr(2);
-    const auto digits = std::min(line.find_first_not_of("0123456789"), line.size());
-    const bool number = digits > 0 && digits < line.size() && (line[digits] == '.' || line[digits] == ')');
-    return number ? line.substr(digits + 1) : line;
+    return plainWords(std::string_view(text).substr(std::min(text.size(), split + 2)));
 }
 
 } // namespace
@@ -137,50 +95,34 @@ Result<TieCable> makeTie(JackRef a, JackRef b, const Patch& patch, const Library
 }
 
 Result<TieCable> readTie(const std::string& sentence, const Patch& patch, const Library& library) {
-    const std::string text = plain(sentence);
+    const std::string text = plainWords(sentence);
     const std::vector<std::size_t> splits = splitsOf(text);
     if (splits.empty()) return failure("write which output goes to which input, as in \"clock 16ths to tracks clock\"");
     const auto outputs = jacksOf(patch, library, true);
     const auto inputs = jacksOf(patch, library, false);
     // A name may have a "to" of its own: the first one that leaves two jacks is meant.
-    std::optional<Error> problem;
+    std::size_t best = splits.front();
+    bool known = false;
     for (const std::size_t split : splits) {
-        const auto output = findJack(text.substr(0, split), outputs, "output");
-        const auto input = findJack(behind(text, split), inputs, "input");
+        const Named* output = lookUp(text.substr(0, split), outputs);
+        const Named* input = lookUp(behind(text, split), inputs);
         if (output && input) return makeTie(output->ref, input->ref, patch, library);
-        if (!problem || output) problem = output ? input.error() : output.error();
+        if (output && !known) best = split;
+        known = known || output;
     }
-    return tl::unexpected(*problem);
-}
-
-Result<std::vector<Edit>> readTies(const std::string& text, const Patch& patch, const Library& library) {
-    std::vector<Edit> edits;
-    Patch grown = patch;
-    std::size_t begin = 0;
-    int number = 0;
-    while (begin <= text.size()) {
-        const std::size_t end = std::min(text.find_first_of("\n;", begin), text.size());
-        const std::string sentence = plain(withoutMark(std::string_view(text).substr(begin, end - begin)));
-        begin = end + 1;
-        if (sentence.empty()) continue;
-        ++number;
-        const auto tie = readTie(sentence, grown, library);
-        if (!tie) return failure(fmt::format("sentence {}, \"{}\": {}", number, sentence, tie.error().reason));
-        edits.emplace_back(*tie);
-        grown = *applyEdit(grown, *tie);
-    }
-    if (edits.empty()) return failure("write which output goes to which input, as in \"clock 16ths to tracks clock\"");
-    return edits;
+    return tl::unexpected(known ? missing(behind(text, best), inputs, "input")
+                                : missing(text.substr(0, best), outputs, "output"));
 }
 
 std::vector<std::string> completeTie(const std::string& text, const Patch& patch, const Library& library,
                                      std::size_t limit) {
-    std::string typed = plain(text);
+    std::string typed = plainWords(text);
     std::string head;
     const JackInfo* output = nullptr;
     const auto splits = splitsOf(text);
+    const auto outputs = jacksOf(patch, library, true);
     for (const std::size_t split : splits)
-        if (const auto from = findJack(text.substr(0, split), jacksOf(patch, library, true), "output")) {
+        if (const Named* from = lookUp(text.substr(0, split), outputs)) {
             typed = behind(text, split);
             head = from->name + " to ";
             output = from->jack;
@@ -191,7 +133,7 @@ std::vector<std::string> completeTie(const std::string& text, const Patch& patch
     };
     std::vector<Ranked> found;
     for (const Named& named : jacksOf(patch, library, !output)) {
-        const std::string name = plain(named.name);
+        const std::string name = plainWords(named.name);
         const auto at = name.find(typed);
         if (at == std::string::npos) continue;
         if (output && patch.cableInto(named.ref)) continue;
@@ -210,9 +152,8 @@ std::string aboutCompletion(const std::string& sentence, const Patch& patch, con
     if (splits.empty()) return {};
     // An output alone ends with "to".
     const std::string input = behind(sentence, splits.back());
-    const auto named = input.empty()
-                           ? findJack(sentence.substr(0, splits.back()), jacksOf(patch, library, true), "output")
-                           : findJack(input, jacksOf(patch, library, false), "input");
+    const auto among = jacksOf(patch, library, input.empty());
+    const Named* named = lookUp(input.empty() ? sentence.substr(0, splits.back()) : input, among);
     if (!named) return {};
     const auto range = fmt::format("{:g}…{:+g} V", named->jack->min, named->jack->max);
     if (!input.empty()) return range;

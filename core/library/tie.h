@@ -14,11 +14,6 @@ namespace lariat {
 /// The cable joins the voice of its target and that voice's last step.
 Result<TieCable> readTie(const std::string& sentence, const Patch& patch, const Library& library);
 
-/// The cables that several sentences ask for, one a line or with semicolons between; empty lines and "- " or "3." at
-/// the start of a line are passed over, so that a list from somebody's notes can be pasted. All of them or none: the
-/// error names the sentence.
-Result<std::vector<Edit>> readTies(const std::string& text, const Patch& patch, const Library& library);
-
 /// Whole sentences that the text may become, best first; at most `limit`. Before "to" outputs are offered,
 /// behind it free inputs, those of the output's kind first.
 std::vector<std::string> completeTie(const std::string& text, const Patch& patch, const Library& library,

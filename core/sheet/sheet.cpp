@@ -160,7 +160,7 @@ Sheet makeSheet(const Observation& o, const std::vector<Finding>& findings) {
             "{}: peak {:.2f} V ({:.1f} dBFS), RMS {:.2f} V ({:.1f} dBu in the case), DC {:+.3f} V", side,
             level.peak().value, toDbfs(level.peak()).value, level.rms.value, toDbu(level.rms).value, level.mean.value));
     for (const Finding& finding : findings) {
-        if (finding.severity == Severity::Note) continue; // its row says it
+        if (!isProblem(finding)) continue; // its row says it, or nothing is wrong yet
         const std::string where = finding.cable ? o.cableName(finding.cable) : o.nameOf(finding.post);
         sheet.findings.push_back(fmt::format("{}: {} ({})", where, finding.reason.str(), finding.figure.str()));
     }

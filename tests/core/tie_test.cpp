@@ -1,4 +1,6 @@
 // The tie line: plain sentences, completion, and helpful refusals.
+#include "building/sentences.h"
+#include "library/check.h"
 #include "library/tie.h"
 #include "support/patches.h"
 
@@ -6,6 +8,30 @@
 
 using namespace lariat;
 using namespace lariat::test;
+
+namespace {
+
+constexpr const char* kFirstVoice = R"(title: First voice
+# Lead · make it play
+1. clock 16ths to tracks clock
+2. tracks pitch 1 to vco v/oct
+- tracks gate 1 to contour gate
+# Lead · make it sound
+vco saw to filter in
+filter low-pass to vca in; vca out to line out in l
+
+# Lead · shape it
+contour out to vca lin cv
+contour out to filter cv 1
+lfo triangle to filter cv 2
+note: slowly
+filter cutoff 412 Hz
+filter cv 1 at 30 %
+contour decay = 120 ms
+call vco Voice
+note on filter: it sings)";
+
+} // namespace
 
 class TieTest : public QObject {
     Q_OBJECT
@@ -109,16 +135,98 @@ class TieTest : public QObject {
 
     /// A list from somebody's notes goes in as a whole, or not at all.
     void aListOfSentences() {
-        const auto read = [](const char* text) { return readTies(text, lamp(), workspace().library); };
+        const auto read = [](const char* text) {
+            return readSentences(text, lamp(), workspace().library, workspace().housing(lamp()));
+        };
         const auto two = read("1. lfo sine to follower pwm\n\n  - lfo saw to filter in 2 ;");
         QVERIFY(two);
-        QCOMPARE(two->size(), std::size_t{2});
-        QVERIFY(applyEdits(lamp(), *two));
+        QCOMPARE(two->tied.size(), std::size_t{2});
+        QVERIFY(applyEdits(lamp(), two->edits));
         const auto twice = read("lfo sine to follower pwm; lfo saw to follower pwm");
         QVERIFY(!twice);
         QVERIFY2(twice.error().reason.starts_with("sentence 2"), twice.error().reason.c_str());
         QVERIFY(!read(""));
         QVERIFY(!read("lfo sine follower pwm"));
+    }
+
+    /// The sentences of a first voice, into an empty chart: parts come out of the case by themselves.
+    void aFirstVoiceFromNothing() {
+        Patch empty;
+        empty.caseId = "keepers-case";
+        const auto said = readSentences(kFirstVoice, empty, workspace().library, workspace().housing(empty));
+        QVERIFY2(said, said ? "" : said.error().reason.c_str());
+        QCOMPARE(said->tied.size(), std::size_t{9});
+        QCOMPARE(said->taken.size(), std::size_t{8});
+        QVERIFY(said->taken[2] == "Osc A of Keel VCO pair, row 1");
+        const auto patch = applyEdits(empty, said->edits).and_then([](Patch made) {
+            return checkPatch(std::move(made), workspace().library);
+        });
+        QVERIFY2(patch, patch ? "" : patch.error().reason.c_str());
+        QCOMPARE(patch->title, std::string("First voice"));
+        const Post& filter = *patch->post("skerry-filter");
+        QCOMPARE(filter.knobs.at("cutoff"), 412.0);
+        QCOMPARE(filter.note, std::string("it sings"));
+        QCOMPARE(patch->post("keel-a")->name, std::string("Voice"));
+        const Cable* last = patch->cableInto(jackRef("skerry-filter.cv-2"));
+        QVERIFY(last && last->voice == "Lead" && last->step == "shape it" && last->note == "slowly");
+        // Its own example works on an empty chart too.
+        QVERIFY(readSentences("osc a saw to filter in 1", empty, workspace().library, workspace().housing(empty)));
+    }
+
+    void partsComeFromTheCase() {
+        const Patch patch = lamp();
+        const auto read = [&](const Patch& of, const char* text) {
+            return readSentences(text, of, workspace().library, workspace().housing(of));
+        };
+        const auto more = read(patch, "another vca out to mixer in 3");
+        QVERIFY2(more, more ? "" : more.error().reason.c_str());
+        QCOMPARE(more->taken.size(), std::size_t{1});
+        // Several have the function: it asks which. Two of one name: it asks by their ids.
+        const auto which = read(patch, "vca out to mixer in 3");
+        QVERIFY(!which && which.error().reason.find("VCA 1 or VCA 2") != std::string::npos);
+        Patch twins = patch;
+        for (Post& post : twins.posts)
+            if (post.name == "VCA 2") post.name = "VCA 1";
+        const auto same = read(twins, "vca 1 out to mixer in 3");
+        QVERIFY2(!same && same.error().reason.find("vca-1 or vca-2") != std::string::npos, same.error().reason.c_str());
+        QVERIFY(read(twins, "vca-2 out to mixer in 3"));
+        // What the case has no more of is said; nothing is half done.
+        std::string all;
+        for (int n = 0; n < 9; ++n) all += "another vca out to another mixer in 1\n";
+        QVERIFY(!read(patch, all.c_str()));
+        for (const char* bad : {"filter cutoff 1e300", "filter cutoff nan", "call nothing X", "note on nowhere: x",
+                                "title:", "note: too early"})
+            QVERIFY2(!read(patch, bad), bad);
+    }
+
+    void freePartsAreOffered() {
+        Patch empty;
+        empty.caseId = "keepers-case";
+        const auto offered = completeSentence("osc a s", empty, workspace().library, workspace().housing(empty));
+        QVERIFY(!offered.empty());
+        QVERIFY2(offered.front().text.starts_with("Osc A s"), offered.front().text.c_str());
+        QVERIFY(offered.front().about.starts_with("free: Keel VCO pair"));
+        for (const Completion& one : offered) {
+            const auto inputs = completeSentence(one.text, empty, workspace().library, workspace().housing(empty));
+            QVERIFY(!inputs.empty());
+            QVERIFY2(readSentences(inputs.front().text, empty, workspace().library, workspace().housing(empty)),
+                     inputs.front().text.c_str());
+        }
+    }
+
+    /// What no one would type takes no time: 300 characters of "to", 3,000 characters, 3,000 lines.
+    void hostileSentencesEnd() {
+        std::string tos;
+        while (tos.size() < kLongestSentence - 4) tos += "a to ";
+        const Patch patch = lamp();
+        const Case* housing = workspace().housing(patch);
+        QVERIFY(!readSentences(tos, patch, workspace().library, housing));
+        (void)completeSentence(tos, patch, workspace().library, housing);
+        QVERIFY(!readSentences(std::string(3000, 'x'), patch, workspace().library, housing));
+        QVERIFY(completeSentence(std::string(3000, 'x'), patch, workspace().library, housing).empty());
+        std::string lines;
+        for (int n = 0; n < 3000; ++n) lines += "title: a\n";
+        QVERIFY(!readSentences(lines, patch, workspace().library, housing));
     }
 
     /// A post may have a "to" in its name.
