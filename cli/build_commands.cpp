@@ -6,10 +6,12 @@
 #include "building/split.h"
 #include "building/voice.h"
 #include "cli/commands.h"
+#include "findings/finding.h"
 #include "library/check.h"
 #include "library/tie.h"
 #include "model/file.h"
 
+#include <algorithm>
 #include <iostream>
 
 #include <CLI/CLI.hpp>
@@ -193,6 +195,13 @@ void addKeep(CLI::App& build, Context& context) {
         const Patch patch = need(openPatch(options->file, workspace.library));
         const int cable = options->row > 0 ? cableOfRow(patch, options->row) : 0;
         if (cable == 0 && !patch.post(options->post)) refuse("say which row or post it sits on");
+        const Observation observed = need(observe(patch, workspace.library, workspace.housing(patch)));
+        const auto findings = findEverything(observed).open;
+        if (std::ranges::none_of(findings, [&](const Finding& one) {
+                return one.rule == options->rule && one.cable == cable && (cable != 0 || one.post == options->post);
+            }))
+            refuse(
+                fmt::format("\"{}\" is not found there; \"lariat-cli check\" names what is, and where", options->rule));
         write(*options, applyEdit(patch, DismissFinding{{options->rule, cable, options->post, options->because}}));
     });
 }
@@ -211,11 +220,15 @@ void addPath(CLI::App& build, Context& context) {
         const Patch patch = need(openPatch(options->file, workspace.library));
         const JackRef jack = readJack(options->jack);
         if (!workspace.library.jack(patch, jack)) refuse(fmt::format("there is no jack {}", options->jack));
+        Json all = Json::array();
         for (const int id : pathThrough(patch, workspace.library, jack)) {
             const Cable& cable = *patch.cable(id);
-            fmt::print("{:>3} {} to {}\n", patch.row(id), tieName(cable.from, patch, workspace.library),
-                       tieName(cable.to, patch, workspace.library));
+            all.push_back({{"row", patch.row(id)}, {"from", cable.from.text()}, {"to", cable.to.text()}});
+            if (!context.json)
+                fmt::print("{:>3} {} to {}\n", patch.row(id), tieName(cable.from, patch, workspace.library),
+                           tieName(cable.to, patch, workspace.library));
         }
+        if (context.json) std::cout << dump(all);
     });
 }
 

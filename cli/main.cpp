@@ -1,9 +1,29 @@
 // lariat-cli: the core without a window.
 #include "cli/commands.h"
 
+#include <algorithm>
+#include <cstdio>
+#include <exception>
 #include <iostream>
 
 #include <CLI/CLI.hpp>
+
+namespace {
+
+/// What comes out of files goes to a terminal: no control characters, which could do things there.
+std::string printable(std::string text) {
+    std::ranges::replace_if(
+        text, [](char c) { return (c >= 0 && c < ' ' && c != '\n') || c == 0x7f; }, '?');
+    return text;
+}
+
+int fail(const lariat::cli::Context& context, const lariat::Error& error) {
+    if (context.json) std::cout << lariat::dump({{"error", error.reason}, {"file", error.file}, {"place", error.path}});
+    std::cerr << "lariat-cli: " << printable(error.text()) << '\n';
+    return 2;
+}
+
+} // namespace
 
 int main(int argc, char** argv) {
     CLI::App app{"Lariat without a window: checks, renders, measures and prints modular patches."};
@@ -22,6 +42,7 @@ int main(int argc, char** argv) {
     lariat::cli::Context context;
     app.add_flag("--json", context.json, "Answer in JSON")->configurable(false);
     app.add_option("--data", context.data, "Data folder with modules/ and cases/");
+    app.set_version_flag("--version", "lariat-cli 0.1.0");
     app.fallthrough();
     for (auto* add : {lariat::cli::addBlocks, lariat::cli::addModules, lariat::cli::addCheck, lariat::cli::addRender,
                       lariat::cli::addMeasure, lariat::cli::addTie, lariat::cli::addSheet, lariat::cli::addBench,
@@ -33,7 +54,14 @@ int main(int argc, char** argv) {
         const int code = app.exit(error);
         return code == 0 ? 0 : 3;
     } catch (const lariat::cli::Failed& failed) {
-        std::cerr << "lariat-cli: " << failed.error.text() << '\n';
+        return fail(context, failed.error);
+    } catch (const std::exception& error) {
+        return fail(context, {{}, {}, error.what()});
+    }
+    // An answer that could not be written is no answer.
+    std::cout.flush();
+    if (!std::cout || std::fflush(stdout) != 0 || std::ferror(stdout) != 0) {
+        std::cerr << "lariat-cli: the answer cannot be written to its end\n";
         return 2;
     }
     return context.exitCode;

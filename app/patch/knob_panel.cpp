@@ -32,6 +32,7 @@ KnobPanel::KnobPanel(const Session& session, const Post& post, QWidget* parent)
     layout_ = new QVBoxLayout(this);
     layout_->setContentsMargins(0, 0, 0, 0);
     layout_->setSpacing(4);
+    addEnvelope(post, *session.document.library().part(post));
     addKnobs(post, *session.document.library().part(post));
 }
 
@@ -41,13 +42,62 @@ Knob* KnobPanel::knob(const std::string& id) const {
 }
 
 bool KnobPanel::busy() const {
-    return std::ranges::any_of(knobs_, [](const auto& entry) { return entry.second->turning(); });
+    return (envelope_ && envelope_->turning()) ||
+           std::ranges::any_of(knobs_, [](const auto& entry) { return entry.second->turning(); });
+}
+
+/// The picture of a contour, whose corners set its knobs.
+void KnobPanel::addEnvelope(const Post& post, const PartInfo& part) {
+    if (!envelopeShape(post, part, std::nullopt)) return;
+    envelope_ = new EnvelopePicture;
+    envelope_->setObjectName(QStringLiteral("envelope"));
+    layout_->addWidget(envelope_);
+    connect(
+        envelope_, &EnvelopePicture::drawn, this, [this](EnvelopePicture::Corner corner, double seconds, double level) {
+            const Post* now = session_.document.patch().post(post_);
+            if (!now) return;
+            const EnvelopeKnobs knobs = envelopeKnobs(*session_.document.library().part(*now));
+            std::vector<Edit> edits;
+            const auto set = [&](const KnobInfo* knob, double value) {
+                if (knob && !now->locked.contains(knob->id))
+                    edits.emplace_back(SetKnob{post_, knob->id, std::clamp(value, knob->scale.min, knob->scale.max)});
+            };
+            set(corner == EnvelopePicture::Corner::Attack  ? knobs.attack
+                : corner == EnvelopePicture::Corner::Decay ? knobs.decay
+                                                           : knobs.release,
+                seconds);
+            if (corner == EnvelopePicture::Corner::Decay) set(knobs.sustain, 100.0 * level);
+            if (!edits.empty())
+                session_.document.turn(edits, tr("draw the contour of %1").arg(q(now->name)),
+                                       QStringLiteral("envelope/") + q(post_));
+        });
+    connect(envelope_, &EnvelopePicture::released, this, [this] {
+        session_.document.endTurning();
+        Q_EMIT released();
+    });
+    session_.sound.engine().told(post_); // from now on it tells
+    showEnvelope(post, part);
+}
+
+/// Over the gate that it really gets, if one does.
+void KnobPanel::showEnvelope(const Post& post, const PartInfo& part) {
+    std::optional<double> gate;
+    for (const JackInfo& jack : part.jacks)
+        if (!jack.output && part.blocks[static_cast<std::size_t>(jack.at.block)]
+                                    .type->inputs[static_cast<std::size_t>(jack.at.index)]
+                                    .id == "gate") {
+            const JackRef from = feederOf(session_.document.patch(), session_.document.library(), {post.id, jack.id});
+            if (const LiveTrace* trace = from.post.empty() ? nullptr : session_.readings.trace(from))
+                if (trace->reading().highTime) gate = trace->reading().highTime->value;
+        }
+    if (const auto shape = envelopeShape(post, part, gate)) envelope_->showShape(*shape);
 }
 
 void KnobPanel::refresh() {
     const Post* post = session_.document.patch().post(post_);
     if (!post) return;
     const PartInfo& part = *session_.document.library().part(*post);
+    if (envelope_) showEnvelope(*post, part);
     for (const auto& [id, knob] : knobs_) {
         knob->showValue(knobInForce(session_.document.patch(), *post, part, *part.knob(id)).value);
         markKnob(*knob, *post, id);
@@ -67,6 +117,13 @@ void KnobPanel::follow() {
     const Post* post = patch.post(post_);
     if (!post) return;
     const PartInfo& part = *library.part(*post);
+    if (envelope_ && !envelope_->turning()) {
+        showEnvelope(*post, part);
+        if (const auto told = session_.sound.engine().told(post_)) {
+            const Told now = told->read();
+            envelope_->showNow(now[0], 0.001 * now[1]);
+        }
+    }
     const VoltsAt volts = [&](const JackRef& input) -> std::optional<Span> {
         const JackRef from = feederOf(patch, library, input);
         const std::vector<MinMax> spans = from.post.empty() ? std::vector<MinMax>{} : spansOf(from);
@@ -81,6 +138,8 @@ void KnobPanel::follow() {
         // What a plug has given another use is not where its reach is counted.
         const bool usual = *knobInForce(patch, *post, part, info).name == info.name;
         knob->showReach(usual ? reachOf(*post, part, info, volts) : std::nullopt);
+        const auto octave = usual ? depthForAnOctave(part, info, *post, volts) : std::nullopt;
+        knob->offer(octave ? std::optional(std::pair(tr("One octave for what arrives"), *octave)) : std::nullopt);
     }
 }
 

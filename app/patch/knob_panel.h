@@ -2,6 +2,7 @@
 #pragma once
 
 #include "shell/session.h"
+#include "widgets/envelope_picture.h"
 #include "widgets/knob.h"
 
 #include <QComboBox>
@@ -20,6 +21,7 @@ class KnobPanel : public QWidget {
     KnobPanel(const Session& session, const Post& post, QWidget* parent = nullptr);
 
     [[nodiscard]] Knob* knob(const std::string& id) const;
+    [[nodiscard]] EnvelopePicture* envelope() const { return envelope_; }
     /// A hand is on one of them: nothing may be made anew under it.
     [[nodiscard]] bool busy() const;
     /// Shows where they stand in the patch.
@@ -32,6 +34,8 @@ class KnobPanel : public QWidget {
     void released();
 
   private:
+    void addEnvelope(const Post& post, const PartInfo& part);
+    void showEnvelope(const Post& post, const PartInfo& part);
     void addKnobs(const Post& post, const PartInfo& part);
     void addSwitch(const Post& post, const KnobInfo& knob);
     void addRegister(const Post& post, const PartInfo& part);
@@ -44,6 +48,7 @@ class KnobPanel : public QWidget {
     Session session_;
     std::string post_;
     QVBoxLayout* layout_;
+    EnvelopePicture* envelope_ = nullptr; ///< of a contour
     std::map<std::string, Knob*> knobs_;
     std::map<std::string, QComboBox*> switches_;
 };

@@ -260,6 +260,17 @@ void Knob::contextMenuEvent(QContextMenuEvent* event) {
     menu->setObjectName(QStringLiteral("knob-menu"));
     menu->setAttribute(Qt::WA_DeleteOnClose);
     menu->addAction(tr("Type a value…"), this, &Knob::typeValue);
+    if (choice_)
+        menu->addAction(tr("%1: %2").arg(choice_->first, QString::fromStdString(scale_.text(choice_->second))), this,
+                        [this, value = choice_->second] {
+                            if (locked_) {
+                                turnTo(0.0); // says that it is locked
+                                return;
+                            }
+                            showValue(value);
+                            Q_EMIT turned(value);
+                            Q_EMIT released();
+                        });
     menu->addAction(tr("Back to %1").arg(QString::fromStdString(scale_.text(initial_))), this, [this] {
         showValue(initial_);
         Q_EMIT turned(initial_);

@@ -28,6 +28,9 @@ class Knob : public QWidget {
     void setTempo(double tempo) { tempo_ = tempo; }
     /// Where modulation takes it, from … to; nothing: nowhere.
     void showReach(std::optional<std::pair<double, double>> reach);
+    /// A value that its menu offers by these words; nothing: none.
+    void offer(std::optional<std::pair<QString, double>> choice) { choice_ = std::move(choice); }
+    [[nodiscard]] const std::optional<std::pair<QString, double>>& offered() const { return choice_; }
     /// A locked knob does not turn; a note and a controller (-1: none) are marked.
     void showMarks(bool locked, const QString& note, int controller);
     [[nodiscard]] bool locked() const { return locked_; }
@@ -69,6 +72,7 @@ class Knob : public QWidget {
     double value_;
     double fraction_ = 0.0; ///< follows the hand, finer than what the value shows
     std::optional<std::pair<double, double>> reach_;
+    std::optional<std::pair<QString, double>> choice_;
     bool locked_ = false;
     double tempo_ = 0.0;
     QString note_;

@@ -46,7 +46,8 @@ std::vector<Capacity> capacity(const Patch& patch, const Library& library, const
 
 Post postFor(const Patch& patch, const FreePart& free, const std::string& voice) {
     const auto taken = [&](const std::string& name) { return std::ranges::count(patch.posts, name, &Post::name) > 0; };
-    const std::string id = free.slot->id + "-" + free.part->id;
+    // Ids have at most 64 letters; there is room for a number.
+    const std::string id = (free.slot->id + "-" + free.part->id).substr(0, 58);
     Post post{id, free.part->name, free.slot->id, free.slot->module, free.part->id, voice, {}, {}};
     for (int number = 2; taken(post.name); ++number) post.name = fmt::format("{} {}", free.part->name, number);
     for (int number = 2; patch.post(post.id); ++number) post.id = fmt::format("{}-{}", id, number);

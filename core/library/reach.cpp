@@ -7,6 +7,8 @@
 namespace lariat {
 namespace {
 
+constexpr double kHardlyAnything = 0.05; ///< volts
+
 const JackInfo* inputAt(const PartInfo& part, int block, std::string_view id) {
     const BlockType& type = *part.blocks[static_cast<std::size_t>(block)].type;
     for (const JackInfo& jack : part.jacks)
@@ -49,10 +51,34 @@ std::optional<Span> reachOf(const Post& post, const PartInfo& part, const KnobIn
         }
     if (!aimed) return std::nullopt;
     const double stands = knobValue(post, knob);
+    const bool goesOn = octaves || knob.scale.unit == Unit::Semitones;
     const auto moved = [&](double by) {
-        return std::clamp(octaves ? stands * std::exp2(by) : stands + by, knob.scale.min, knob.scale.max);
+        const double to = octaves ? stands * std::exp2(by) : stands + by;
+        return goesOn ? to : std::clamp(to, knob.scale.min, knob.scale.max);
     };
     return Span{moved(low), moved(high)};
+}
+
+std::optional<double> depthForAnOctave(const PartInfo& part, const KnobInfo& amount, const Post& post,
+                                       const VoltsAt& volts) {
+    const BlockType& type = *part.blocks[static_cast<std::size_t>(amount.at.block)].type;
+    const std::string& id = type.controls[static_cast<std::size_t>(amount.at.index)].id;
+    for (const JackSpec& input : type.inputs) {
+        if (input.amount != id) continue;
+        const JackInfo* jack = inputAt(part, amount.at.block, input.id);
+        const auto arriving = jack ? volts({post.id, jack->id}) : std::nullopt;
+        const double swing = arriving ? arriving->second - arriving->first : 0.0;
+        if (swing < kHardlyAnything) continue;
+        for (const Aim& aim : input.aims) {
+            const auto target = std::ranges::find(type.controls, aim.control, &ControlSpec::id);
+            const bool semitones = target != type.controls.end() && target->scale.unit == Unit::Semitones;
+            if (!aim.octaves && !semitones) continue;
+            const double perVolt = aim.octaves ? aim.perVolt : aim.perVolt / 12.0;
+            const double depth = 100.0 / (perVolt * swing);
+            if (depth >= amount.scale.min && depth <= amount.scale.max) return depth;
+        }
+    }
+    return std::nullopt;
 }
 
 } // namespace lariat

@@ -1,5 +1,6 @@
 #include "model/json.h"
 
+#include <algorithm>
 #include <array>
 #include <cmath>
 
@@ -49,7 +50,11 @@ const Json& Reader::need(const char* key) {
 std::string Reader::text(const char* key) {
     const Json& value = need(key);
     if (!value.is_string()) fail(key, fmt::format("expected a text, found {}", value.type_name()));
-    return value.get<std::string>();
+    const auto& text = value.get_ref<const std::string&>();
+    // Such would do things in a terminal; nobody types them.
+    if (std::ranges::any_of(text, [](char c) { return (c >= 0 && c < ' ' && c != '\n' && c != '\t') || c == 0x7f; }))
+        fail(key, "holds a control character");
+    return text;
 }
 
 std::string Reader::text(const char* key, std::string_view fallback) {

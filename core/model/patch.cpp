@@ -11,6 +11,8 @@
 namespace lariat {
 namespace {
 
+constexpr int kMostCableId = std::numeric_limits<int>::max() - 1;
+
 JackRef readJackRef(Reader& in, const char* key) {
     const std::string text = in.text(key);
     const auto dot = text.find('.');
@@ -41,7 +43,7 @@ Post readPost(Reader& in) {
 
 Cable readCable(Reader& in) {
     Cable cable;
-    cable.id = in.integer("id", 1, std::numeric_limits<int>::max() - 1);
+    cable.id = in.integer("id", 1, kMostCableId);
     cable.from = readJackRef(in, "from");
     cable.to = readJackRef(in, "to");
     cable.voice = in.text("voice", "");
@@ -182,7 +184,9 @@ int Patch::row(int cableId) const {
 int Patch::freshCableId() const {
     int highest = 0;
     for (const Cable& cable : cables) highest = std::max(highest, cable.id);
-    return highest + 1;
+    if (highest < kMostCableId) return highest + 1;
+    for (int id = 1;; ++id) // one of them stands at the end of what is possible: a gap is found
+        if (!cable(id)) return id;
 }
 
 Result<Patch> readPatch(std::string_view bytes) {

@@ -419,6 +419,86 @@ class BuildingWindowTest : public QObject {
         QCOMPARE(o.patch(), before);
         QVERIFY(o.window.messages().text().contains(QLatin1String("two rows")));
     }
+
+    /// Corners of a contour's picture are drawn, and its knobs follow; the whole movement is one step.
+    void contoursAreDrawn() {
+        Opened o;
+        o.window.selection().choosePost("contour-1");
+        QCoreApplication::processEvents();
+        auto* picture = o.place().inspector().findChild<EnvelopePicture*>(QStringLiteral("envelope"));
+        QVERIFY(picture);
+        // It is drawn over the gate that it really gets.
+        QTRY_VERIFY2(std::abs(picture->shape().gate - 0.062) < 0.004,
+                     qPrintable(QString::number(picture->shape().gate)));
+        const int steps = o.window.document().history().index();
+        const double before = o.patch().post("contour-1")->knobs.at("attack");
+        const QPoint attack = picture->corner(EnvelopePicture::Corner::Attack).toPoint();
+        QTest::mousePress(picture, Qt::LeftButton, {}, attack);
+        QTest::mouseMove(picture, attack + QPoint(10, 0));
+        QTest::mouseMove(picture, attack + QPoint(30, 0));
+        QTest::mouseRelease(picture, Qt::LeftButton, {}, attack + QPoint(30, 0));
+        QVERIFY(o.patch().post("contour-1")->knobs.at("attack") > before + 0.005);
+        QCOMPARE(o.window.document().history().index(), steps + 1);
+        picture = o.place().inspector().findChild<EnvelopePicture*>(QStringLiteral("envelope"));
+        const QPoint decay = picture->corner(EnvelopePicture::Corner::Decay).toPoint();
+        const double sustain = o.patch().post("contour-1")->knobs.at("sustain");
+        QTest::mousePress(picture, Qt::LeftButton, {}, decay);
+        QTest::mouseMove(picture, decay + QPoint(0, 15));
+        QTest::mouseRelease(picture, Qt::LeftButton, {}, decay + QPoint(0, 15));
+        QVERIFY(o.patch().post("contour-1")->knobs.at("sustain") < sustain - 5.0);
+    }
+
+    /// The sentences of a first voice, pasted into an empty chart.
+    void aFirstVoiceIsPasted() {
+        Opened o;
+        o.window.document().startNew("keepers-case");
+        QCoreApplication::processEvents();
+        auto* begin = o.chart().findChild<QPushButton*>(QStringLiteral("begin-tie"));
+        QVERIFY(begin->isVisible());
+        QTest::mouseClick(begin, Qt::LeftButton);
+        QTRY_VERIFY(o.place().tieLine().hasFocus());
+        QGuiApplication::clipboard()->setText(
+            QStringLiteral("osc a saw to filter in 1\nfilter low-pass to vca 1 in\nvca 1 out to line out in l\n"
+                           "clock 16ths to contour 1 gate\ncontour 1 out to vca 1 lin cv\nfilter cutoff 800 Hz\n"
+                           "contour decay 120 ms"));
+        QTest::keyClick(&o.place().tieLine(), Qt::Key_V, Qt::ControlModifier);
+        QCOMPARE(o.patch().cables.size(), std::size_t{5});
+        QVERIFY(o.window.messages().text().contains(QStringLiteral("Osc A of Keel VCO pair")));
+        QVERIFY(!begin->isVisible());
+        QTRY_VERIFY_WITH_TIMEOUT(o.window.transport().left().volts() > 0.3, 10'000); // it sounds
+        o.settle();
+        QVERIFY(!o.found("no-path"));
+        QTest::keyClick(&o.chart(), Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(o.patch().posts.empty()); // one step of the history
+    }
+
+    /// By mouse alone: a button of the empty chart, a finder, and the next step that is offered.
+    void aFirstVoiceByTheMouse() {
+        Opened o;
+        o.window.document().startNew("keepers-case");
+        QCoreApplication::processEvents();
+        QTimer::singleShot(0, [] {
+            auto* finder = qobject_cast<Finder*>(QApplication::activeModalWidget());
+            QVERIFY(finder);
+            for (int i = 0; i < finder->list().count(); ++i)
+                if (finder->list().item(i)->text().contains(QStringLiteral("Osc A"))) {
+                    finder->list().scrollToItem(finder->list().item(i));
+                    const QPoint at = finder->list().visualItemRect(finder->list().item(i)).center();
+                    QTest::mouseClick(finder->list().viewport(), Qt::LeftButton, {}, at);
+                    QTest::mouseDClick(finder->list().viewport(), Qt::LeftButton, {}, at);
+                    return;
+                }
+            finder->reject();
+        });
+        QTest::mouseClick(o.chart().findChild<QPushButton*>(QStringLiteral("begin-find-part")), Qt::LeftButton);
+        QCOMPARE(o.patch().posts.size(), std::size_t{1});
+        o.settle();
+        QVERIFY(o.found("no-path")); // said as a next step, with what to do
+        QCOMPARE(std::ranges::count_if(o.window.checker().findings(), isProblem), 0);
+        QTest::mouseClick(o.chart().viewport(), Qt::LeftButton, {}, o.chart().fixPoint("no-path"));
+        QCOMPARE(o.patch().cables.size(), std::size_t{1});
+        QTRY_VERIFY_WITH_TIMEOUT(o.window.transport().left().volts() > 0.3, 10'000);
+    }
 };
 
 QTEST_MAIN(BuildingWindowTest)

@@ -1,6 +1,8 @@
 // Contour: exact stage times, curves, and what gates and triggers do to it.
+#include "engine/envelope_shape.h"
 #include "measure/measure.h"
 #include "support/analysis.h"
+#include "support/patches.h"
 #include "support/rig.h"
 
 #include <QtTest>
@@ -8,9 +10,7 @@
 #include <cmath>
 
 using namespace lariat;
-using lariat::test::figure;
-using lariat::test::Pulse;
-using lariat::test::Rig;
+using namespace lariat::test;
 
 namespace {
 
@@ -288,6 +288,44 @@ class ContourTest : public QObject {
         double lowest = 9.0;
         for (double t = 0.15; t < 0.39; t += 0.0001) lowest = std::min(lowest, at(rig.out("out"), t));
         QVERIFY(lowest > 7.99);
+    }
+
+    /// The picture is what the block does: its corners stand where the knobs say, for every mode and length.
+    void thePictureOfAContour() {
+        PatchMaker maker;
+        maker.post("env", "lantern-a", "1")
+            .knob("env", "attack", 0.01)
+            .knob("env", "decay", 0.1)
+            .knob("env", "sustain", 50)
+            .knob("env", "release", 0.2)
+            .knob("env", "curve", 0);
+        const auto shape = [&](double type, std::optional<double> gate) {
+            const Patch patch = maker.knob("env", "type", type).make();
+            const PartInfo& part = *workspace().library.part(*patch.post("env"));
+            return *envelopeShape(*patch.post("env"), part, gate);
+        };
+        const auto volts = [](const EnvelopeShape& s, double at) {
+            return static_cast<double>(
+                s.volts[static_cast<std::size_t>(at / s.seconds * static_cast<double>(s.volts.size()))]);
+        };
+        const EnvelopeShape adsr = shape(0, 0.3);
+        QVERIFY(std::abs(volts(adsr, 0.01) - 8.0) < 0.5);
+        QVERIFY(std::abs(volts(adsr, 0.11) - 4.0) < 0.1 && std::abs(adsr.sustain - 4.0) < 1e-9);
+        QVERIFY(std::abs(volts(adsr, 0.29) - 4.0) < 0.05);
+        QVERIFY(std::abs(volts(adsr, 0.4) - 2.0) < 0.1);
+        QVERIFY(volts(adsr, 0.501) < 0.05 && std::abs(adsr.releaseEnd - 0.5) < 1e-9);
+        // A gate of 30 ms cuts the decay off.
+        const EnvelopeShape cut = shape(0, 0.03);
+        QVERIFY(cut.gate < cut.decayEnd && std::abs(cut.releaseEnd - 0.23) < 1e-9);
+        QVERIFY(volts(cut, 0.031) > 6.0 && volts(cut, 0.1) < 5.5);
+        for (int type = 0; type < 5; ++type)
+            for (const auto gate : {std::optional<double>{}, std::optional{0.001}, std::optional{60.0}}) {
+                const EnvelopeShape any = shape(type, gate);
+                QVERIFY(any.volts.size() > 100 && any.seconds > 0.0);
+                for (const float v : any.volts) QVERIFY(std::isfinite(v) && v > -0.01f && v < 8.1f);
+            }
+        const Patch other = PatchMaker().post("osc", "keel", "a").make();
+        QVERIFY(!envelopeShape(other.posts[0], *workspace().library.part(other.posts[0]), std::nullopt));
     }
 };
 

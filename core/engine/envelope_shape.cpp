@@ -1,0 +1,98 @@
+#include "engine/envelope_shape.h"
+
+#include "engine/solo.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace lariat {
+namespace {
+
+constexpr std::string_view kContour = "contour";
+constexpr int kRuns = 12;              ///< of kRun samples: the picture is that many columns wide
+constexpr double kRestingShare = 0.25; ///< of the stages, for which a gate that is not known stays open behind them
+
+/// Where a control of the contour stands: its knob, what the part fixes, or its initial value.
+struct Standing {
+    const PartInfo& part;
+    const Post& post;
+    int block;
+
+    [[nodiscard]] std::size_t index(std::string_view id) const {
+        const auto& controls = part.blocks[idx(block)].type->controls;
+        return idx(std::ranges::find(controls, id, &ControlSpec::id) - controls.begin());
+    }
+    [[nodiscard]] double at(std::size_t control) const {
+        const PartBlock& use = part.blocks[idx(block)];
+        for (const KnobInfo& knob : part.knobs)
+            if (knob.at == BlockPoint{block, static_cast<int>(control)}) return knobValue(post, knob);
+        const auto fixed = use.fixed.find(static_cast<int>(control));
+        return fixed != use.fixed.end() ? fixed->second : use.type->controls[control].initial;
+    }
+};
+
+int contourOf(const PartInfo& part) {
+    const auto found = std::ranges::find_if(part.blocks, [](const PartBlock& b) { return b.type->id == kContour; });
+    return found == part.blocks.end() ? -1 : static_cast<int>(found - part.blocks.begin());
+}
+
+} // namespace
+
+EnvelopeKnobs envelopeKnobs(const PartInfo& part) {
+    const int block = contourOf(part);
+    if (block < 0) return {};
+    const auto knob = [&](const char* control) -> const KnobInfo* {
+        const KnobInfo* found = part.knobFor(kContour, control);
+        return found && found->at.block == block ? found : nullptr;
+    };
+    return {knob("attack"), knob("decay"), knob("sustain"), knob("release")};
+}
+
+std::optional<EnvelopeShape> envelopeShape(const Post& post, const PartInfo& part, std::optional<double> gateSeconds) {
+    const int block = contourOf(part);
+    if (block < 0) return std::nullopt;
+    const BlockType& type = *part.blocks[idx(block)].type;
+    const Standing standing{part, post, block};
+    const auto seconds = [&](const char* control) { return standing.at(standing.index(control)); };
+    const int mode = static_cast<int>(standing.at(standing.index("type")));
+    const bool decays = mode != 1;   // AR has none
+    const bool releases = mode != 2; // nor AD a release
+    const double attack = seconds("attack");
+    const double decay = decays ? seconds("decay") : 0.0;
+    const double release = releases ? seconds("release") : 0.0;
+    EnvelopeShape out;
+    out.attackEnd = attack;
+    out.decayEnd = attack + decay;
+    out.sustain = 0.08 * standing.at(standing.index("level")) *
+                  (mode == 0 || mode == 4 ? 0.01 * seconds("sustain")
+                   : mode == 2            ? 0.0
+                                          : 1.0);
+    out.gate = gateSeconds.value_or((attack + decay) * (1.0 + kRestingShare));
+    const bool holds = mode == 0 || mode == 1; // the others go on by themselves
+    out.releaseEnd = (holds ? std::max(out.gate, 0.001) : out.decayEnd) + release;
+    if (mode == 4) out.releaseEnd += attack;
+    out.seconds = std::max({out.releaseEnd, out.gate, out.decayEnd}) * 1.03 + 1e-4;
+
+    Setup setup;
+    setup.rate = kRuns * kRun / out.seconds;
+    Solo solo(type, setup);
+    for (std::size_t c = 0; c < type.controls.size(); ++c) solo.setControl(c, static_cast<float>(standing.at(c)));
+    const std::size_t gate = idx(std::ranges::find(type.inputs, "gate", &JackSpec::id) - type.inputs.begin());
+    Transport transport;
+    for (int run = 0; run < kRuns; ++run) {
+        Signal& in = solo.feed(gate);
+        in.list->clear();
+        in.list->listed = true;
+        const double begin = run * kRun;
+        for (int i = 0; i < kRun; ++i) in[i] = begin + i < out.gate * setup.rate ? 8.0f : 0.0f;
+        if (run == 0) in.list->add(0.0f, true);
+        const double end = out.gate * setup.rate - begin;
+        if (end > 0.0 && end <= kRun - 1) in.list->add(static_cast<float>(end), false);
+        solo.run(transport);
+        const Signal& made = solo.out(0);
+        for (int i = 0; i < kRun; ++i) out.volts.push_back(made[i]);
+    }
+    return out;
+}
+
+} // namespace lariat

@@ -1,0 +1,34 @@
+// The picture of a contour: what one gate makes of it, run by the block itself.
+#pragma once
+
+#include "library/library.h"
+
+#include <optional>
+#include <vector>
+
+namespace lariat {
+
+struct EnvelopeShape {
+    std::vector<float> volts; ///< evenly over `seconds`
+    double seconds = 0.0;
+    double gate = 0.0;      ///< seconds for which the gate is open
+    double attackEnd = 0.0; ///< seconds at which the stages end; those that a mode does not have end where they began
+    double decayEnd = 0.0;
+    double sustain = 0.0; ///< volts that the decay leads to
+    double releaseEnd = 0.0;
+};
+
+/// The knobs that move the corners of a part's contour; nullptr where the panel has none.
+struct EnvelopeKnobs {
+    const KnobInfo* attack = nullptr;
+    const KnobInfo* decay = nullptr;
+    const KnobInfo* sustain = nullptr;
+    const KnobInfo* release = nullptr;
+};
+
+/// Nothing for a part without a contour. `gateSeconds` is how long the gate is open; nothing: long enough to see every
+/// stage.
+std::optional<EnvelopeShape> envelopeShape(const Post& post, const PartInfo& part, std::optional<double> gateSeconds);
+EnvelopeKnobs envelopeKnobs(const PartInfo& part);
+
+} // namespace lariat
