@@ -49,6 +49,9 @@ struct Destination {
 /// "post.jack" or "post:jack"; Failed if it is neither.
 JackRef readJack(const std::string& text);
 
+/// For names of files: why a text is none, or nothing.
+std::string notEmpty(const std::string& text);
+
 /// Examples that --help of one command ends with.
 void giveExamples(CLI::App& command, const std::string& lines);
 

@@ -9,7 +9,7 @@
 namespace lariat::cli {
 
 void Destination::addOptions(CLI::App& command) {
-    command.add_option("--out", out, "Where the changed patch is written");
+    command.add_option("--out", out, "Where the changed patch is written")->check(notEmpty);
     command.add_flag("--in-place", inPlace, "Write over the patch that was read");
 }
 
@@ -24,6 +24,10 @@ JackRef readJack(const std::string& text) {
     if (mark == std::string::npos || mark == 0 || mark + 1 == text.size())
         throw Failed{{{}, {}, fmt::format("\"{}\" is not written post.jack", text)}};
     return {text.substr(0, mark), text.substr(mark + 1)};
+}
+
+std::string notEmpty(const std::string& text) {
+    return text.empty() ? "the name of a file is empty" : "";
 }
 
 void giveExamples(CLI::App& command, const std::string& lines) {

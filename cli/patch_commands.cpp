@@ -135,7 +135,8 @@ void addSheet(CLI::App& app, Context& context) {
     giveExamples(*command, "  lariat-cli sheet data/demo/lamp.json --out lamp.pdf\n"
                            "  lariat-cli sheet data/demo/lamp.json > lamp.md");
     command->add_option("patch", options->file, "Patch file")->required();
-    command->add_option("--out", options->out, "File ending in .md or .pdf; default: Markdown on standard output");
+    command->add_option("--out", options->out, "File ending in .md or .pdf; default: Markdown on standard output")
+        ->check(notEmpty);
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         const Patch patch = need(openPatch(options->file, workspace.library));

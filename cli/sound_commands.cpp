@@ -66,7 +66,7 @@ void addRender(CLI::App& app, Context& context) {
     giveExamples(*command, "  lariat-cli render data/demo/lamp.json --out lamp.wav --probe osc-a.saw=saw.wav\n"
                            "  lariat-cli render data/demo/bell-buoy.json --out bell.wav --real-case --seconds 20");
     command->add_option("patch", options->file, "Patch file")->required();
-    command->add_option("--out", options->out, "WAV file for the mix, ±1 is 0 dBFS");
+    command->add_option("--out", options->out, "WAV file for the mix, ±1 is 0 dBFS")->check(notEmpty);
     command->add_option("--probe", options->probes,
                         "post.jack=file.wav, an output or an input, recorded in volts at the engine's rate");
     command->add_option("--seconds", options->seconds, "Length")

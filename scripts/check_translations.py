@@ -1,13 +1,22 @@
 #!/usr/bin/env python3
-"""Holds the translations complete: every sentence said, every place of it filled, nothing left over."""
+"""Holds the translations complete: every sentence of the sources said, every place of it filled, nothing left over."""
 import pathlib
 import re
+import shutil
+import subprocess
 import sys
+import tempfile
 import xml.etree.ElementTree
 
+root = pathlib.Path(__file__).resolve().parent.parent
 bad = 0
 count = 0
-for file in sorted((pathlib.Path(__file__).resolve().parent.parent / "app/i18n").glob("*.ts")):
+# A copy is brought up to date with the sources: what is new there shows as unfinished.
+fresh = pathlib.Path(tempfile.mkdtemp())
+for file in (root / "app/i18n").glob("*.ts"):
+    shutil.copy(file, fresh)
+subprocess.run([str(root / "scripts/translations.sh"), str(fresh)], check=True)
+for file in sorted(fresh.glob("*.ts")):
     for context in xml.etree.ElementTree.parse(file).getroot().findall("context"):
         for message in context.findall("message"):
             source = message.find("source").text
@@ -24,5 +33,6 @@ for file in sorted((pathlib.Path(__file__).resolve().parent.parent / "app/i18n")
                 if said.get("type") == "unfinished" or not form or not same:
                     bad += 1
                     print(f"{file.name}: {source!r} is said as {form!r}")
+shutil.rmtree(fresh)
 print(f"{count} sentences checked, {bad} faults")
 sys.exit(1 if bad or not count else 0)

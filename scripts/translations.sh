@@ -1,8 +1,10 @@
 #!/usr/bin/env bash
 # Brings app/i18n/*.ts up to date with what the sources say. The core knows nothing of Qt: its sentences, say("…"), are
 # handed to lupdate as a list under the context "core".
+# Usage: scripts/translations.sh [folder]   (app/i18n without one)
 set -euo pipefail
 cd "$(dirname "$0")/.."
+into="${1:-app/i18n}"
 list="$(mktemp -d)"
 trap 'rm -rf "$list"' EXIT
 /usr/bin/python3 - "$list/core_sentences.cpp" <<'PY'
@@ -22,8 +24,8 @@ pathlib.Path(sys.argv[1]).write_text(
 )
 PY
 lupdate=$(command -v lupdate || echo /usr/lib/qt6/bin/lupdate)
-"$lupdate" -silent -no-obsolete -locations none -I app -I core -I . app/*.cpp app/shell app/patch app/sheet app/print app/look \
-    "$list/core_sentences.cpp" -ts app/i18n/lariat_de.ts
+"$lupdate" -silent -no-obsolete -locations none -I app -I core -I . app/*.cpp app/*/ \
+    "$list/core_sentences.cpp" -ts "$into/lariat_de.ts"
 # English is what the sources say; only its plurals are written down.
-"$lupdate" -silent -no-obsolete -pluralonly -locations none -I app -I core -I . app/*.cpp app/shell app/patch app/sheet \
-    -source-language en -target-language en -ts app/i18n/lariat_en.ts
+"$lupdate" -silent -no-obsolete -pluralonly -locations none -I app -I core -I . app/*.cpp app/*/ \
+    -source-language en -target-language en -ts "$into/lariat_en.ts"

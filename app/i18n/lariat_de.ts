@@ -1,2343 +1,2733 @@
 <?xml version="1.0" encoding="utf-8"?>
 <!DOCTYPE TS>
 <TS version="2.1" language="de_DE" sourcelanguage="en">
-    <context>
-        <name>QObject</name>
-        <message>
-            <source>Breaks the wire behind the panel from %1 to %2.</source>
-            <translation>Trennt den Draht hinter der Platte von %1 nach %2.</translation>
-        </message>
-        <message>
-            <source>Takes its channels out of %1.</source>
-            <translation>Nimmt seine Kanäle aus %1 heraus.</translation>
-        </message>
-    </context>
-    <context>
-        <name>core</name>
-        <message>
-            <source>{} is not heard</source>
-            <translation>{} ist nicht zu hören</translation>
-        </message>
-        <message>
-            <source>{} of {} stands at {}; a tuning is kept to where it stands at {}.</source>
-            <translation>{} von {} steht auf {}; eine Stimmung gilt, wo er auf {} steht.</translation>
-        </message>
-        <message>
-            <source>{} cables, {} are in the case</source>
-            <translation>{} Kabel, im Gehäuse sind {}</translation>
-        </message>
-        <message>
-            <source>From this row on there is no cable left. Stackable plugs and mults do not help: borrow some.</source>
-            <translation>Ab dieser Zeile ist kein Kabel mehr da. Stapelstecker und Verteiler helfen nicht: welche leihen.</translation>
-        </message>
-        <message>
-            <source>{} cm, about {:.0f} cm are needed</source>
-            <translation>{} cm, nötig sind etwa {:.0f} cm</translation>
-        </message>
-        <message>
-            <source>{} of {} cm {} used, {} are there</source>
-            <translation>{0} mit {1} cm {2} benutzt, vorhanden sind {3}</translation>
-        </message>
-        <message>
-            <source>{} and {} stand too far apart for this cable.</source>
-            <translation>{} und {} stehen für dieses Kabel zu weit auseinander.</translation>
-        </message>
-        <message>
-            <source>The bag does not hold that many of this length and colour.</source>
-            <translation>So viele dieser Länge und Farbe sind nicht in der Tasche.</translation>
-        </message>
-        <message>
-            <source>Take {} cm {}</source>
-            <translation>{} cm {} nehmen</translation>
-        </message>
-        <message>
-            <source>{} channels are missing from {}</source>
-            <translation>{} Kanäle fehlen in {}</translation>
-        </message>
-        <message>
-            <source>A plug in {} of {} takes its channels out of the sum, and they reach the way out by no other road.</source>
-            <translation>Ein Stecker in {} von {} nimmt dessen Kanäle aus der Summe, und sie erreichen den Ausgang auf keinem anderen Weg.</translation>
-        </message>
-        <message>
-            <source>Take the cable out</source>
-            <translation>Kabel herausnehmen</translation>
-        </message>
-        <message>
-            <source>parts from the beat by {:.0f} ms a bar</source>
-            <translation>läuft dem Schlag je Takt um {:.0f} ms davon</translation>
-        </message>
-        <message>
-            <source>{} runs almost in step with {}, but by itself. Take the pulse from the clock, or reset it every bar.</source>
-            <translation>{} läuft fast im Gleichschritt mit {}, aber für sich. Den Puls vom Takt nehmen, oder in jedem Takt zurücksetzen.</translation>
-        </message>
-        <message>
-            <source>{:.1f} V go in, {:.3f} V come out</source>
-            <translation>{:.1f} V gehen hinein, {:.3f} V kommen heraus</translation>
-        </message>
-        <message>
-            <source>{} is closed: its offset is at nothing and no cable opens it.</source>
-            <translation>{} ist zu: der Offset steht auf null, und kein Kabel öffnet ihn.</translation>
-        </message>
-        <message>
-            <source>{} is closed: what should open it never rises above {:.1f} V.</source>
-            <translation>{} ist zu: was ihn öffnen soll, steigt nie über {:.1f} V.</translation>
-        </message>
-        <message>
-            <source>{} is dark: nothing lights its lamp, so it lets no sound through.</source>
-            <translation>{} ist dunkel: nichts bringt die Lampe zum Leuchten, also kommt kein Klang hindurch.</translation>
-        </message>
-        <message>
-            <source>The cutoff of {} is so low that nothing of the sound is left.</source>
-            <translation>Die Grenzfrequenz von {} ist so tief, dass vom Klang nichts bleibt.</translation>
-        </message>
-        <message>
-            <source>{:+.2f} V of DC</source>
-            <translation>{:+.2f} V Gleichspannung</translation>
-        </message>
-        <message>
-            <source>{:.0f} % of the level moves below 15 Hz</source>
-            <translation>{:.0f} % des Pegels liegen unter 15 Hz</translation>
-        </message>
-        <message>
-            <source>It is not heard, takes headroom away, and heats loudspeakers. A DC blocker takes it out.</source>
-            <translation>Das ist nicht zu hören, kostet Aussteuerung und heizt Lautsprecher. Ein Gleichspannungsfilter nimmt es heraus.</translation>
-        </message>
-        <message>
-            <source>Close {}</source>
-            <translation>{} schließen</translation>
-        </message>
-        <message>
-            <source>Let {} open {}</source>
-            <translation>{} soll {} öffnen</translation>
-        </message>
-        <message>
-            <source>Put the free {} in and let {} open it</source>
-            <translation>Den freien {} einsetzen und von {} öffnen lassen</translation>
-        </message>
-        <message>
-            <source>the level never falls more than {:.1f} dB</source>
-            <translation>der Pegel fällt nie um mehr als {:.1f} dB</translation>
-        </message>
-        <message>
-            <source>It drones: no VCA stands between the sound and the way out, so nothing tells it to stop.</source>
-            <translation>Es klingt dauernd: zwischen Klang und Ausgang steht kein VCA, also hält es nichts an.</translation>
-        </message>
-        <message>
-            <source>It drones: {} stays open, so nothing tells the sound to stop.</source>
-            <translation>Es klingt dauernd: {} bleibt offen, also hält den Klang nichts an.</translation>
-        </message>
-        <message>
-            <source>hits differ by {:.0f} %</source>
-            <translation>Schläge weichen um {:.0f} % ab</translation>
-        </message>
-        <message>
-            <source>{} runs on between hits, so each hit starts at another phase. Leave it alive if you like that.</source>
-            <translation>{} läuft zwischen den Schlägen weiter, also beginnt jeder an einer anderen Phase. So lassen, wenn es gefällt.</translation>
-        </message>
-        <message>
-            <source>Tie the trigger to {} sync</source>
-            <translation>Den Trigger mit {} sync verbinden</translation>
-        </message>
-        <message>
-            <source>stays at {:.0f} Hz while the tune moves {:.0f} cents</source>
-            <translation>bleibt bei {:.0f} Hz, während die Melodie um {:.0f} Cent wandert</translation>
-        </message>
-        <message>
-            <source>{} sings by itself and nothing is in its v/oct, so it plays one note.</source>
-            <translation>{} schwingt von selbst, und in v/oct steckt nichts, also spielt es nur einen Ton.</translation>
-        </message>
-        <message>
-            <source>Turn {} of {} to {}</source>
-            <translation>{} von {} auf {} drehen</translation>
-        </message>
-        <message>
-            <source>Put the free {} into cable {}</source>
-            <translation>Den freien {} in Kabel {} einsetzen</translation>
-        </message>
-        <message>
-            <source>Move cable {} to {}</source>
-            <translation>Kabel {} nach {} umstecken</translation>
-        </message>
-        <message>
-            <source>Tie {} to {}</source>
-            <translation>{} mit {} verbinden</translation>
-        </message>
-        <message>
-            <source>the mean pitch moves {:+.0f} cents</source>
-            <translation>die mittlere Tonhöhe wandert um {:+.0f} Cent</translation>
-        </message>
-        <message>
-            <source>Exponential FM lifts {} more than it lowers it, so the note goes sharp as the depth grows. Linear FM keeps it.</source>
-            <translation>Exponentielle FM hebt {} mehr an, als sie ihn absenkt, also wird der Ton mit der Tiefe zu hoch. Lineare FM hält ihn.</translation>
-        </message>
-        <message>
-            <source>starts {} times in {:.0f} s by itself</source>
-            <translation>startet von selbst {} Mal in {:.0f} s</translation>
-        </message>
-        <message>
-            <source>{} loops because nothing is in its gate, so notes are not what opens the voice.</source>
-            <translation>{} läuft im Kreis, weil in gate nichts steckt; nicht die Noten öffnen also die Stimme.</translation>
-        </message>
-        <message>
-            <source>0 to {:.1f} V within one sample</source>
-            <translation>0 auf {:.1f} V innerhalb eines Samples</translation>
-        </message>
-        <message>
-            <source>The gate opens {} at once, and every edge is heard as a click. An envelope rounds it.</source>
-            <translation>Das Gate öffnet {} schlagartig, und jede Flanke ist als Klick zu hören. Eine Hüllkurve rundet sie ab.</translation>
-        </message>
-        <message>
-            <source>{:+.1f} dBu at the way out, line level is +4</source>
-            <translation>{:+.1f} dBu am Ausgang, Line-Pegel ist +4</translation>
-        </message>
-        <message>
-            <source>{} lets the case out almost as hot as it is. A line, phone or instrument input can be overdriven or damaged.</source>
-            <translation>{} lässt das Gehäuse fast so laut hinaus, wie es ist. Line-, Kopfhörer- oder Instrumenteneingänge können übersteuern oder Schaden nehmen.</translation>
-        </message>
-        <message>
-            <source>one sample late, {:.1f} µs</source>
-            <translation>ein Sample später, {:.1f} µs</translation>
-        </message>
-        <message>
-            <source>This cable closes a loop. On metal the signal comes round at once; here it takes one sample, which shifts phases above some 5 kHz.</source>
-            <translation>Dieses Kabel schließt eine Schleife. Im Metall ist das Signal sofort herum; hier braucht es ein Sample, was Phasen oberhalb von etwa 5 kHz verschiebt.</translation>
-        </message>
-        <message>
-            <source>at the rails {:.0f} % of the time</source>
-            <translation>{:.0f} % der Zeit an der Versorgungsgrenze</translation>
-        </message>
-        <message>
-            <source>This loop gives back more than it takes, so it grows until the rails hold it. It may be loud.</source>
-            <translation>Diese Schleife gibt mehr zurück, als sie nimmt, und wächst bis zur Versorgungsgrenze. Das kann laut werden.</translation>
-        </message>
-        <message>
-            <source>Tie {} to {} {}</source>
-            <translation>{} mit {} {} verbinden</translation>
-        </message>
-        <message>
-            <source>0.0 V reach the output</source>
-            <translation>0,0 V erreichen den Ausgang</translation>
-        </message>
-        <message>
-            <source>{} leads nowhere: no cable brings it to a way out, so its voice is silent.</source>
-            <translation>{} führt nirgendwohin: kein Kabel bringt es zum Ausgang, also bleibt die Stimme stumm.</translation>
-        </message>
-        <message>
-            <source>The patch has no way out. Add a line out from the case and tie the last sound to it.</source>
-            <translation>Der Patch hat keinen Ausgang. Einen Line-Ausgang aus dem Gehäuse nehmen und den letzten Klang damit verbinden.</translation>
-        </message>
-        <message>
-            <source>level at -60 dB</source>
-            <translation>Pegel auf -60 dB</translation>
-        </message>
-        <message>
-            <source>{} is turned down: nothing leaves the case.</source>
-            <translation>{} ist zugedreht: nichts verlässt das Gehäuse.</translation>
-        </message>
-        <message>
-            <source>main level at 0 %</source>
-            <translation>Gesamtpegel auf 0 %</translation>
-        </message>
-        <message>
-            <source>{} adds up its inputs and lets nothing out.</source>
-            <translation>{} summiert seine Eingänge und lässt nichts hinaus.</translation>
-        </message>
-        <message>
-            <source>0.0 V come out</source>
-            <translation>0,0 V kommen heraus</translation>
-        </message>
-        <message>
-            <source>Nothing is in the gate of {}, so it never starts.</source>
-            <translation>Im gate von {} steckt nichts, also startet er nie.</translation>
-        </message>
-        <message>
-            <source>{:.1f} V go in, 0.0 V come out</source>
-            <translation>{:.1f} V gehen hinein, 0,0 V kommen heraus</translation>
-        </message>
-        <message>
-            <source>0 clock pulses arrive</source>
-            <translation>0 Taktpulse kommen an</translation>
-        </message>
-        <message>
-            <source>{} stands still: nothing is in its clock, so it plays no step.</source>
-            <translation>{} steht still: in clock steckt nichts, also spielt er keinen Schritt.</translation>
-        </message>
-        <message>
-            <source>0 notes written</source>
-            <translation>0 Noten geschrieben</translation>
-        </message>
-        <message>
-            <source>{} is clocked, but its pattern is empty.</source>
-            <translation>{} bekommt Takt, aber das Muster ist leer.</translation>
-        </message>
-        <message>
-            <source>the noise floor rises by {:.0f} dB</source>
-            <translation>der Rauschteppich steigt um {:.0f} dB</translation>
-        </message>
-        <message>
-            <source>The gain of {} lifts what is there between the notes. Some like that; if not, make up less.</source>
-            <translation>Die Verstärkung von {} hebt, was zwischen den Noten liegt. Manche mögen das; wenn nicht, weniger aufholen.</translation>
-        </message>
-        <message>
-            <source>{} no longer reaches {}</source>
-            <translation>{} erreicht {} nicht mehr</translation>
-        </message>
-        <message>
-            <source>The plug of {} breaks the wire behind the panel, and nothing else listens to {}.</source>
-            <translation>Der Stecker von {} trennt den Draht hinter der Platte, und sonst hört niemand auf {}.</translation>
-        </message>
-        <message>
-            <source>{} is not in {}</source>
-            <translation>{} ist nicht in {}</translation>
-        </message>
-        <message>
-            <source>{} cannot be built here as it is. It is simulated all the same.</source>
-            <translation>{} lässt sich hier so nicht bauen. Simuliert wird es trotzdem.</translation>
-        </message>
-        <message>
-            <source>Let the free {} of {} stand in</source>
-            <translation>Den freien {} von {} einspringen lassen</translation>
-        </message>
-        <message>
-            <source>{:+.1f} V of DC under the sum</source>
-            <translation>{:+.1f} V Gleichspannung unter der Summe</translation>
-        </message>
-        <message>
-            <source>{} waves that never go below zero are added up in {}. Turning half of them over keeps the sum around 0 V.</source>
-            <translation>{} Wellen, die nie unter null gehen, werden in {} summiert. Die Hälfte umzudrehen hält die Summe um 0 V.</translation>
-        </message>
-        <message>
-            <source>Turn {} of them over with free attenuverters</source>
-            <translation>{} davon mit freien Attenuvertern umdrehen</translation>
-        </message>
-        <message>
-            <source>{:.0f} mA on {}, {:.0f} mA are there</source>
-            <translation>{:.0f} mA auf {}, vorhanden sind {:.0f} mA</translation>
-        </message>
-        <message>
-            <source>{} draws more than its supply gives on this rail. Switch off before anything is unplugged; leave mains work to qualified people.</source>
-            <translation>{} zieht auf dieser Schiene mehr, als das Netzteil gibt. Vor jedem Umstecken ausschalten; Arbeiten am Netz Fachleuten überlassen.</translation>
-        </message>
-        <message>
-            <source>{} HP in row {}, {} fit</source>
-            <translation>{} TE in Reihe {}, Platz ist für {}</translation>
-        </message>
-        <message>
-            <source>The modules of this row of {} do not fit beside each other.</source>
-            <translation>Die Module dieser Reihe von {} passen nicht nebeneinander.</translation>
-        </message>
-        <message>
-            <source>at its limit {:.0f} % of the time, {:.0f} to {:.0f} Hz asked for</source>
-            <translation>{:.0f} % der Zeit am Anschlag, verlangt sind {:.0f} bis {:.0f} Hz</translation>
-        </message>
-        <message>
-            <source>The cutoff of {} is pushed past the end of its range and stays there.</source>
-            <translation>Die Grenzfrequenz von {} wird über das Ende ihres Bereichs geschoben und bleibt dort.</translation>
-        </message>
-        <message>
-            <source>an octave arrives as {:.0f} cents</source>
-            <translation>eine Oktave kommt als {:.0f} Cent an</translation>
-        </message>
-        <message>
-            <source>The tune passes {}, whose level stands at {:.0f} %. Pitch has to arrive as it was sent.</source>
-            <translation>Die Melodie geht durch {}, dessen Pegel auf {:.0f} % steht. Tonhöhe muss ankommen, wie sie gesendet wurde.</translation>
-        </message>
-        <message>
-            <source>the tune spans {:.0f} st, what is heard {:.1f} st</source>
-            <translation>die Melodie umfasst {:.0f} Halbtöne, zu hören sind {:.1f}</translation>
-        </message>
-        <message>
-            <source>{} is reset by {}, which carries the tune. Pitch on {} only changes its colour.</source>
-            <translation>{} wird von {} zurückgesetzt, und der trägt die Melodie. Tonhöhe an {} ändert nur die Farbe.</translation>
-        </message>
-        <message>
-            <source>Move cable {} to {} v/oct</source>
-            <translation>Kabel {} nach {} v/oct umstecken</translation>
-        </message>
-        <message>
-            <source>peaks at {:.1f} V, {:.1f} V are needed</source>
-            <translation>Spitze {:.1f} V, nötig sind {:.1f} V</translation>
-        </message>
-        <message>
-            <source>{} of {} never sees this: it stays below the threshold of the input.</source>
-            <translation>{} von {} sieht das nie: es bleibt unter der Schwelle des Eingangs.</translation>
-        </message>
-        <message>
-            <source>pulses of {:.1f} ms, {:.1f} ms are needed</source>
-            <translation>Pulse von {:.1f} ms, nötig sind {:.1f} ms</translation>
-        </message>
-        <message>
-            <source>{} of {} wants longer pulses than these; on metal it misses them.</source>
-            <translation>{} von {} braucht längere Pulse; im Metall übersieht er diese.</translation>
-        </message>
-        <message>
-            <source>{:.0f} cents flat at {:.1f} V</source>
-            <translation>{:.0f} Cent zu tief bei {:.1f} V</translation>
-        </message>
-        <message>
-            <source>On metal, {} inputs share one output and each takes about 1 % of its voltage. A buffered mult takes nothing.</source>
-            <translation>Im Metall teilen sich {} Eingänge einen Ausgang, und jeder nimmt etwa 1 % der Spannung. Ein gepufferter Verteiler nimmt nichts.</translation>
-        </message>
-        <message>
-            <source>Split with {}</source>
-            <translation>Mit {} aufteilen</translation>
-        </message>
-        <message>
-            <source>{:.0f} dB louder within second {}</source>
-            <translation>{:.0f} dB lauter innerhalb von Sekunde {}</translation>
-        </message>
-        <message>
-            <source>Mind your ears and speakers: start with the monitor down, and find what jumps before it is turned up.</source>
-            <translation>Ohren und Lautsprecher schonen: mit leiser Abhöre beginnen und vor dem Aufdrehen suchen, was springt.</translation>
-        </message>
-        <message>
-            <source>sums to {:.1f} V, over the rails {:.1f} % of the time</source>
-            <translation>summiert sich auf {:.1f} V, {:.1f} % der Zeit über der Versorgungsgrenze</translation>
-        </message>
-        <message>
-            <source>{} adds up to more than the ±10 V that it can put out, so the sum is bent.</source>
-            <translation>{} kommt auf mehr als die ±10 V, die er ausgeben kann, also wird die Summe verbogen.</translation>
-        </message>
-        <message>
-            <source>Turn {} down to {}</source>
-            <translation>{} auf {} herunterdrehen</translation>
-        </message>
-        <message>
-            <source>Lengthen the gates to {:.0f} % of a step</source>
-            <translation>Gates auf {:.0f} % eines Schritts verlängern</translation>
-        </message>
-        <message>
-            <source>gate {:.0f} ms, attack + decay {:.0f} ms</source>
-            <translation>Gate {:.0f} ms, Attack + Decay {:.0f} ms</translation>
-        </message>
-        <message>
-            <source>The gate of {} closes before its decay is over, so sustain is never reached and release starts early.</source>
-            <translation>Das Gate von {} schließt vor dem Ende des Decay, also wird Sustain nie erreicht, und Release beginnt zu früh.</translation>
-        </message>
-        <message>
-            <source>Shorten decay to {}</source>
-            <translation>Decay auf {} verkürzen</translation>
-        </message>
-        <message>
-            <source>still at {:.0f} % after {:.0f} ms, when the next hit comes</source>
-            <translation>nach {1} ms, wenn der nächste Schlag kommt, noch bei {0} %</translation>
-        </message>
-        <message>
-            <source>The tail of {} is longer than the step, so hits run into each other.</source>
-            <translation>Der Ausklang von {} ist länger als der Schritt, also laufen die Schläge ineinander.</translation>
-        </message>
-        <message>
-            <source>pulses of {:.0f} ms</source>
-            <translation>Pulse von {:.0f} ms</translation>
-        </message>
-        <message>
-            <source>{} holds as long as its gate is high, and these are triggers: it falls back before it has risen.</source>
-            <translation>{} hält, solange das Gate hoch ist, und das hier sind Trigger: er fällt zurück, bevor er gestiegen ist.</translation>
-        </message>
-        <message>
-            <source>flatness {:.3f}: 0 is a tone, 0.56 white noise</source>
-            <translation>Flachheit {:.3f}: 0 ist ein Ton, 0,56 weißes Rauschen</translation>
-        </message>
-        <message>
-            <source>{} and {} shake each other so hard that no pitch is left.</source>
-            <translation>{} und {} rütteln so stark aneinander, dass keine Tonhöhe bleibt.</translation>
-        </message>
-        <message>
-            <source>width {:.0f}…{:.0f} %, silent {:.0f} % of the time</source>
-            <translation>Breite {:.0f}…{:.0f} %, {:.0f} % der Zeit stumm</translation>
-        </message>
-        <message>
-            <source>At 0 or 100 % the pulse of {} stands still and is not heard.</source>
-            <translation>Bei 0 oder 100 % steht der Puls von {} still und ist nicht zu hören.</translation>
-        </message>
-        <message>
-            <source>{:.1f}…{:+.1f} V, shut {:.0f} % of the time</source>
-            <translation>{:.1f}…{:+.1f} V, {:.0f} % der Zeit zu</translation>
-        </message>
-        <message>
-            <source>{} opens from 0 V on; what goes below zero shuts it. An offset lifts the whole swing.</source>
-            <translation>{} öffnet ab 0 V; was unter null geht, schließt ihn. Ein Offset hebt den ganzen Hub.</translation>
-        </message>
-        <message>
-            <source>0…{:+.1f} V pans to one side only</source>
-            <translation>0…{:+.1f} V schwenkt nur zu einer Seite</translation>
-        </message>
-        <message>
-            <source>{} stands in the middle and is pushed only one way. Set its pan to the other side.</source>
-            <translation>{} steht in der Mitte und wird nur in eine Richtung geschoben. Pan auf die andere Seite stellen.</translation>
-        </message>
-        <message>
-            <source>{:.1f} V arrive, {} pass</source>
-            <translation>{:.1f} V kommen an, {} kommen durch</translation>
-        </message>
-        <message>
-            <source>{} of {} scales this input and stands at {} ({}), so the cable has no effect.</source>
-            <translation>{} von {} bestimmt diesen Eingang und steht auf {} ({}), also wirkt das Kabel nicht.</translation>
-        </message>
-        <message>
-            <source>Open {} to {}</source>
-            <translation>{} auf {} öffnen</translation>
-        </message>
-        <message>
-            <source>{} · {}</source>
-            <translation>{} · {}</translation>
-        </message>
-        <message>
-            <source>moving, near {}</source>
-            <translation>bewegt, nahe {}</translation>
-        </message>
-        <message>
-            <source>no steady pitch</source>
-            <translation>ohne feste Höhe</translation>
-        </message>
-        <message>
-            <source>{}</source>
-            <translation>{}</translation>
-        </message>
-        <message>
-            <source>{}…{}</source>
-            <translation>{}…{}</translation>
-        </message>
-        <message>
-            <source>{} open</source>
-            <translation>{} offen</translation>
-        </message>
-        <message>
-            <source>stays low</source>
-            <translation>bleibt unten</translation>
-        </message>
-        <message>
-            <source>steady</source>
-            <translation>gleich bleibend</translation>
-        </message>
-        <message>
-            <source>period {}</source>
-            <translation>Periode {}</translation>
-        </message>
-        <message>
-            <source>DC {:+.2f} V</source>
-            <translation>DC {:+.2f} V</translation>
-        </message>
-        <message>
-            <source>over the rails</source>
-            <translation>übersteuert</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat</name>
-        <message>
-            <source>Stock</source>
-            <translation>Bestand</translation>
-        </message>
-        <message>
-            <source>What have I, and what is left?</source>
-            <translation>Was habe ich, und was ist noch frei?</translation>
-        </message>
-        <message>
-            <source>This place will count what your case can do, and show which modules, cables and milliamps are still free.</source>
-            <translation>Hier wird gezählt, was das Gehäuse kann, und gezeigt, welche Module, Kabel und Milliampere noch frei sind.</translation>
-        </message>
-        <message>
-            <source>Plan</source>
-            <translation>Plan</translation>
-        </message>
-        <message>
-            <source>How do I build that here?</source>
-            <translation>Wie baue ich das hier?</translation>
-        </message>
-        <message>
-            <source>This place will turn a recipe and your wishes into cable rows and knob settings for your own case.</source>
-            <translation>Hier werden ein Rezept und Wünsche zu Kabelzeilen und Reglerstellungen für das eigene Gehäuse.</translation>
-        </message>
-        <message>
-            <source>Patch</source>
-            <translation>Patch</translation>
-        </message>
-        <message>
-            <source>What is tied to what, and what flows?</source>
-            <translation>Was ist womit verbunden, und was fließt?</translation>
-        </message>
-        <message>
-            <source>Time</source>
-            <translation>Zeit</translation>
-        </message>
-        <message>
-            <source>What happens when?</source>
-            <translation>Was geschieht wann?</translation>
-        </message>
-        <message>
-            <source>This place will show steps and drums above the envelopes and hits that they cause.</source>
-            <translation>Hier stehen Schritte und Schläge über den Hüllkurven und Treffern, die sie auslösen.</translation>
-        </message>
-        <message>
-            <source>Bench</source>
-            <translation>Messen</translation>
-        </message>
-        <message>
-            <source>What is it, exactly?</source>
-            <translation>Was ist es genau?</translation>
-        </message>
-        <message>
-            <source>This place will put scope, spectrum, tuner and level ladder on any jack.</source>
-            <translation>Hier liegen Oszilloskop, Spektrum, Stimmgerät und Pegelleiter an jeder Buchse.</translation>
-        </message>
-        <message>
-            <source>Sheet</source>
-            <translation>Blatt</translation>
-        </message>
-        <message>
-            <source>How do I build it again?</source>
-            <translation>Wie baue ich es wieder auf?</translation>
-        </message>
-        <message>
-            <source>Log</source>
-            <translation>Log</translation>
-        </message>
-        <message>
-            <source>What did I do, and what was better?</source>
-            <translation>Was habe ich getan, und was war besser?</translation>
-        </message>
-        <message>
-            <source>This place will keep takes of the patch with their sound, readings and notes, and tell any two apart.</source>
-            <translation>Hier werden Fassungen des Patches mit Klang, Messwerten und Notizen aufbewahrt und je zwei verglichen.</translation>
-        </message>
-        <message>
-            <source>free · takes %1</source>
-            <translation>frei · nimmt %1</translation>
-        </message>
-        <message>
-            <source>free</source>
-            <translation>frei</translation>
-        </message>
-        <message>
-            <source>Cables</source>
-            <translation>Kabel</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::BuildingActions</name>
-        <message>
-            <source>&amp;Add from the case</source>
-            <translation>Aus dem Gehäuse &amp;hinzufügen</translation>
-        </message>
-        <message>
-            <source>&amp;Find a part to add…</source>
-            <translation>Teil &amp;suchen und hinzufügen…</translation>
-        </message>
-        <message>
-            <source>A&amp;nother of a kind…</source>
-            <translation>&amp;Noch eines dieser Art…</translation>
-        </message>
-        <message>
-            <source>&amp;Insert into the cable…</source>
-            <translation>In das Kabel &amp;einsetzen…</translation>
-        </message>
-        <message>
-            <source>&amp;Split its output…</source>
-            <translation>Seinen Ausgang &amp;aufteilen…</translation>
-        </message>
-        <message>
-            <source>Plug its &amp;start elsewhere…</source>
-            <translation>Seinen An&amp;fang umstecken…</translation>
-        </message>
-        <message>
-            <source>Plug its en&amp;d elsewhere…</source>
-            <translation>Sein En&amp;de umstecken…</translation>
-        </message>
-        <message>
-            <source>S&amp;wap the two chosen cables</source>
-            <translation>Die zwei gewählten Kabel &amp;tauschen</translation>
-        </message>
-        <message>
-            <source>Take the cable &amp;out</source>
-            <translation>Kabel &amp;herausnehmen</translation>
-        </message>
-        <message>
-            <source>Row &amp;earlier</source>
-            <translation>Zeile nach &amp;oben</translation>
-        </message>
-        <message>
-            <source>Row &amp;later</source>
-            <translation>Zeile nach &amp;unten</translation>
-        </message>
-        <message>
-            <source>Put the rows &amp;under…</source>
-            <translation>Zeilen einordnen &amp;unter…</translation>
-        </message>
-        <message>
-            <source>&amp;Name, voice and note of the post…</source>
-            <translation>&amp;Name, Stimme und Notiz des Pfostens…</translation>
-        </message>
-        <message>
-            <source>&amp;Copy its settings</source>
-            <translation>Einstellungen &amp;kopieren</translation>
-        </message>
-        <message>
-            <source>Past&amp;e settings</source>
-            <translation>Einstellungen einf&amp;ügen</translation>
-        </message>
-        <message>
-            <source>&amp;Remove the post</source>
-            <translation>Pfosten &amp;entfernen</translation>
-        </message>
-        <message>
-            <source>Double the &amp;voice…</source>
-            <translation>Stimme &amp;verdoppeln…</translation>
-        </message>
-        <message>
-            <source>Rename…</source>
-            <translation>Umbenennen…</translation>
-        </message>
-        <message>
-            <source>Colour</source>
-            <translation>Farbe</translation>
-        </message>
-        <message>
-            <source>colour a heading</source>
-            <translation>Überschrift färben</translation>
-        </message>
-        <message>
-            <source>None</source>
-            <translation>Keine</translation>
-        </message>
-        <message>
-            <source>Moss</source>
-            <translation>Moos</translation>
-        </message>
-        <message>
-            <source>Slate</source>
-            <translation>Schiefer</translation>
-        </message>
-        <message>
-            <source>Rust</source>
-            <translation>Rost</translation>
-        </message>
-        <message>
-            <source>Plum</source>
-            <translation>Pflaume</translation>
-        </message>
-        <message>
-            <source>Sand</source>
-            <translation>Sand</translation>
-        </message>
-        <message>
-            <source>Move up</source>
-            <translation>Nach oben</translation>
-        </message>
-        <message>
-            <source>move a heading</source>
-            <translation>Überschrift verschieben</translation>
-        </message>
-        <message>
-            <source>Move down</source>
-            <translation>Nach unten</translation>
-        </message>
-        <message>
-            <source>Let %1 sound</source>
-            <translation>%1 wieder hören</translation>
-        </message>
-        <message>
-            <source>Silence %1</source>
-            <translation>%1 stummschalten</translation>
-        </message>
-        <message>
-            <source>Let all voices sound</source>
-            <translation>Alle Stimmen hören</translation>
-        </message>
-        <message>
-            <source>Hear %1 alone</source>
-            <translation>Nur %1 hören</translation>
-        </message>
-        <message>
-            <source>Choose a row of the chart first.</source>
-            <translation>Zuerst eine Zeile des Plans wählen.</translation>
-        </message>
-        <message>
-            <source>  (row %1)</source>
-            <translation>  (Reihe %1)</translation>
-        </message>
-        <message>
-            <source>Everything in this case is in use</source>
-            <translation>Alles in diesem Gehäuse ist in Gebrauch</translation>
-        </message>
-        <message>
-            <source>This patch names no case</source>
-            <translation>Dieser Patch nennt kein Gehäuse</translation>
-        </message>
-        <message>
-            <source>add %1</source>
-            <translation>%1 hinzufügen</translation>
-        </message>
-        <message>
-            <source>Add from the case</source>
-            <translation>Aus dem Gehäuse hinzufügen</translation>
-        </message>
-        <message>
-            <source>Type part of a module's or part's name</source>
-            <translation>Einen Teil des Namens von Modul oder Teil eingeben</translation>
-        </message>
-        <message>
-            <source>Another of a kind</source>
-            <translation>Noch eines dieser Art</translation>
-        </message>
-        <message>
-            <source>Type a function: VCA, filter, contour …</source>
-            <translation>Eine Funktion eingeben: VCA, filter, contour …</translation>
-        </message>
-        <message>
-            <source>%1 – %2 of %3 free</source>
-            <translation>%1 – %2 von %3 frei</translation>
-        </message>
-        <message>
-            <source>Every %1 of this case is in use.</source>
-            <translation>Jedes %1 dieses Gehäuses ist in Gebrauch.</translation>
-        </message>
-        <message>
-            <source>Insert into cable %1</source>
-            <translation>In Kabel %1 einsetzen</translation>
-        </message>
-        <message>
-            <source>Type a function, part or post</source>
-            <translation>Funktion, Teil oder Pfosten eingeben</translation>
-        </message>
-        <message>
-            <source>insert %1</source>
-            <translation>%1 einsetzen</translation>
-        </message>
-        <message>
-            <source>%1 – %2 free</source>
-            <translation>%1 – %2 frei</translation>
-        </message>
-        <message>
-            <source>%1 (in use)</source>
-            <translation>%1 (in Gebrauch)</translation>
-        </message>
-        <message>
-            <source>Split %1</source>
-            <translation>%1 aufteilen</translation>
-        </message>
-        <message>
-            <source>Type the input it is to reach as well</source>
-            <translation>Den Eingang eingeben, den er auch erreichen soll</translation>
-        </message>
-        <message>
-            <source>Ways to split %1</source>
-            <translation>Wege, %1 aufzuteilen</translation>
-        </message>
-        <message>
-            <source>Type to choose</source>
-            <translation>Zum Auswählen tippen</translation>
-        </message>
-        <message>
-            <source>Take the free copy at %1</source>
-            <translation>Die freie Kopie an %1 nehmen</translation>
-        </message>
-        <message>
-            <source>Go through %1</source>
-            <translation>Über %1 gehen</translation>
-        </message>
-        <message>
-            <source>Stack a second plug</source>
-            <translation>Einen zweiten Stecker aufstecken</translation>
-        </message>
-        <message numerus="yes">
-            <source> – %n cable(s)</source>
-            <translation>
-                <numerusform> – %n Kabel</numerusform>
-                <numerusform> – %n Kabel</numerusform>
-            </translation>
-        </message>
-        <message>
-            <source>, loses nothing</source>
-            <translation>, verliert nichts</translation>
-        </message>
-        <message>
-            <source>, loses %1 % (%2 cents a volt)</source>
-            <translation>, verliert %1 % (%2 Cent je Volt)</translation>
-        </message>
-        <message>
-            <source>split an output</source>
-            <translation>Ausgang aufteilen</translation>
-        </message>
-        <message>
-            <source>Plug the start elsewhere</source>
-            <translation>Anfang umstecken</translation>
-        </message>
-        <message>
-            <source>Plug the end elsewhere</source>
-            <translation>Ende umstecken</translation>
-        </message>
-        <message>
-            <source>Type part of a jack's name</source>
-            <translation>Einen Teil des Buchsennamens eingeben</translation>
-        </message>
-        <message>
-            <source>move an end of a cable</source>
-            <translation>Kabelende umstecken</translation>
-        </message>
-        <message>
-            <source>%1 has no output.</source>
-            <translation>%1 hat keinen Ausgang.</translation>
-        </message>
-        <message>
-            <source>Every input of %1 is taken.</source>
-            <translation>Jeder Eingang von %1 ist belegt.</translation>
-        </message>
-        <message>
-            <source>Choose two rows first, the second one with Ctrl; their ends change places.</source>
-            <translation>Zuerst zwei Zeilen wählen, die zweite mit Strg; ihre Enden tauschen die Plätze.</translation>
-        </message>
-        <message>
-            <source>swap two cables</source>
-            <translation>zwei Kabel tauschen</translation>
-        </message>
-        <message>
-            <source>Choose a row or post of the voice first.</source>
-            <translation>Zuerst eine Zeile oder einen Pfosten der Stimme wählen.</translation>
-        </message>
-        <message>
-            <source>Double the voice</source>
-            <translation>Stimme verdoppeln</translation>
-        </message>
-        <message>
-            <source>Name of the second %1</source>
-            <translation>Name der zweiten Stimme %1</translation>
-        </message>
-        <message>
-            <source>double %1</source>
-            <translation>%1 verdoppeln</translation>
-        </message>
-        <message>
-            <source>Put the rows under</source>
-            <translation>Zeilen einordnen unter</translation>
-        </message>
-        <message>
-            <source>Voice · step</source>
-            <translation>Stimme · Schritt</translation>
-        </message>
-        <message>
-            <source>put rows under %1</source>
-            <translation>Zeilen unter %1 einordnen</translation>
-        </message>
-        <message>
-            <source>Rename the heading</source>
-            <translation>Überschrift umbenennen</translation>
-        </message>
-        <message>
-            <source>rename a heading</source>
-            <translation>Überschrift umbenennen</translation>
-        </message>
-        <message>
-            <source>Choose a post first.</source>
-            <translation>Zuerst einen Pfosten wählen.</translation>
-        </message>
-        <message>
-            <source>%1</source>
-            <translation>%1</translation>
-        </message>
-        <message>
-            <source>Name</source>
-            <translation>Name</translation>
-        </message>
-        <message>
-            <source>Voice</source>
-            <translation>Stimme</translation>
-        </message>
-        <message>
-            <source>Note</source>
-            <translation>Notiz</translation>
-        </message>
-        <message>
-            <source>write down a post</source>
-            <translation>Pfosten beschreiben</translation>
-        </message>
-        <message>
-            <source>Copied %1 settings of %2.</source>
-            <translation>%1 Einstellungen von %2 kopiert.</translation>
-        </message>
-        <message>
-            <source>The clipboard holds no setting of %1; it takes lines such as “cutoff = 412 Hz”.</source>
-            <translation>Die Zwischenablage enthält keine Einstellung von %1; erwartet werden Zeilen wie „cutoff = 412 Hz“.</translation>
-        </message>
-        <message>
-            <source>paste settings</source>
-            <translation>Einstellungen einfügen</translation>
-        </message>
-        <message>
-            <source>%1 knobs of %2 set.</source>
-            <translation>%1 Regler von %2 gesetzt.</translation>
-        </message>
-        <message>
-            <source>Choose the post to remove first.</source>
-            <translation>Zuerst den Pfosten wählen, der entfernt werden soll.</translation>
-        </message>
-        <message>
-            <source>remove %1</source>
-            <translation>%1 entfernen</translation>
-        </message>
-        <message>
-            <source>Order the posts alon&amp;g the flow</source>
-            <translation>Pfosten entlan&amp;g des Signalflusses ordnen</translation>
-        </message>
-        <message>
-            <source>The posts stand along the flow already.</source>
-            <translation>Die Pfosten stehen schon entlang des Signalflusses.</translation>
-        </message>
-        <message>
-            <source>order the posts</source>
-            <translation>Pfosten ordnen</translation>
-        </message>
-        <message>
-            <source>Its &amp;heading…</source>
-            <translation>Seine Überschrif&amp;t…</translation>
-        </message>
-        <message>
-            <source>Unfold</source>
-            <translation>Aufklappen</translation>
-        </message>
-        <message>
-            <source>Fold</source>
-            <translation>Zuklappen</translation>
-        </message>
-        <message>
-            <source>unfold a heading</source>
-            <translation>Überschrift aufklappen</translation>
-        </message>
-        <message>
-            <source>fold a heading</source>
-            <translation>Überschrift zuklappen</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::Chart</name>
-        <message>
-            <source>Cable chart</source>
-            <translation>Kabelplan</translation>
-        </message>
-        <message>
-            <source>remove cable %1</source>
-            <translation>Kabel %1 entfernen</translation>
-        </message>
-        <message>
-            <source>remove %1 cables</source>
-            <translation>%1 Kabel entfernen</translation>
-        </message>
-        <message>
-            <source>move cable %1 to row %2</source>
-            <translation>Kabel %1 in Zeile %2 verschieben</translation>
-        </message>
-        <message>
-            <source>%1 to %2</source>
-            <translation>%1 nach %2</translation>
-        </message>
-        <message>
-            <source>fold %1</source>
-            <translation>%1 zuklappen</translation>
-        </message>
-        <message>
-            <source>unfold %1</source>
-            <translation>%1 aufklappen</translation>
-        </message>
-        <message>
-            <source>move a post</source>
-            <translation>Pfosten verschieben</translation>
-        </message>
-        <message>
-            <source>This patch is empty. Take a first part from the case (Patch menu, Add from the case), or open a patch with Ctrl+O.</source>
-            <translation>Dieser Patch ist leer. Einen ersten Teil aus dem Gehäuse nehmen (Menü Patch, Aus dem Gehäuse hinzufügen) oder mit Strg+O einen Patch öffnen.</translation>
-        </message>
-        <message>
-            <source>to %1</source>
-            <translation>nach %1</translation>
-        </message>
-        <message>
-            <source>to another post</source>
-            <translation>zu einem anderen Pfosten</translation>
-        </message>
-        <message>
-            <source>%1 V</source>
-            <translation>%1 V</translation>
-        </message>
-        <message>
-            <source>%1…%2 V</source>
-            <translation>%1…%2 V</translation>
-        </message>
-        <message>
-            <source>No cable yet. Drag from one post's line to another, or press Ctrl+T and write which output goes to which input.</source>
-            <translation>Noch kein Kabel. Von der Linie eines Pfostens zu einer anderen ziehen, oder Strg+T drücken und schreiben, welcher Ausgang in welchen Eingang geht.</translation>
-        </message>
-        <message numerus="yes">
-            <source>  (%n row(s))</source>
-            <translation>
-                <numerusform>  (%n Zeile)</numerusform>
-                <numerusform>  (%n Zeilen)</numerusform>
-            </translation>
-        </message>
-        <message>
-            <source>  · silent</source>
-            <translation>  · stumm</translation>
-        </message>
-        <message>
-            <source>loop: 1 sample late</source>
-            <translation>Schleife: 1 Sample</translation>
-        </message>
-        <message>
-            <source>silenced</source>
-            <translation>stumm</translation>
-        </message>
-        <message>
-            <source>heard alone</source>
-            <translation>allein gehört</translation>
-        </message>
-        <message>
-            <source>over the rails</source>
-            <translation>übersteuert</translation>
-        </message>
-        <message>
-            <source>behind the panel</source>
-            <translation>hinter der Platte</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::ChartMap</name>
-        <message>
-            <source>Map of the chart</source>
-            <translation>Übersicht des Plans</translation>
-        </message>
-        <message>
-            <source>The whole patch; click to go there</source>
-            <translation>Der ganze Patch; klicken führt dorthin</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::CommandFinder</name>
-        <message>
-            <source>Find a command</source>
-            <translation>Befehl suchen</translation>
-        </message>
-        <message>
-            <source>Type part of a command's name</source>
-            <translation>Einen Teil des Befehlsnamens eingeben</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::Document</name>
-        <message>
-            <source>recover unsaved work</source>
-            <translation>nicht gespeicherte Arbeit zurückholen</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::FindingCard</name>
-        <message>
-            <source>Ctrl+Z takes it back</source>
-            <translation>Strg+Z nimmt es zurück</translation>
-        </message>
-        <message>
-            <source>Keep it as it is…</source>
-            <translation>So lassen…</translation>
-        </message>
-        <message>
-            <source>It is not shown any more; the patch remembers why</source>
-            <translation>Wird nicht mehr gezeigt; der Patch merkt sich den Grund</translation>
-        </message>
-        <message>
-            <source>Kept: %1</source>
-            <translation>So gelassen: %1</translation>
-        </message>
-        <message>
-            <source>Let it speak again</source>
-            <translation>Wieder melden</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::FindingsPage</name>
-        <message>
-            <source>Findings of which voice</source>
-            <translation>Befunde welcher Stimme</translation>
-        </message>
-        <message>
-            <source>Findings</source>
-            <translation>Befunde</translation>
-        </message>
-        <message>
-            <source>Cable %1</source>
-            <translation>Kabel %1</translation>
-        </message>
-        <message>
-            <source>The case</source>
-            <translation>Das Gehäuse</translation>
-        </message>
-        <message>
-            <source>All voices</source>
-            <translation>Alle Stimmen</translation>
-        </message>
-        <message>
-            <source>Shown on the chart when a fix is looked at</source>
-            <translation>Im Plan zu sehen, sobald der Zeiger auf einer Abhilfe steht</translation>
-        </message>
-        <message>
-            <source>let a finding speak again</source>
-            <translation>Befund wieder melden</translation>
-        </message>
-        <message>
-            <source>Mistakes</source>
-            <translation>Fehler</translation>
-        </message>
-        <message>
-            <source>May be wanted</source>
-            <translation>Vielleicht gewollt</translation>
-        </message>
-        <message>
-            <source>Nothing is found wrong here.</source>
-            <translation>Hier ist nichts zu beanstanden.</translation>
-        </message>
-        <message>
-            <source>Looking…</source>
-            <translation>Wird geprüft…</translation>
-        </message>
-        <message>
-            <source>Kept as it is</source>
-            <translation>So gelassen</translation>
-        </message>
-        <message>
-            <source>To know</source>
-            <translation>Gut zu wissen</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::Inspector</name>
-        <message>
-            <source>Inspector</source>
-            <translation>Inspektor</translation>
-        </message>
-        <message>
-            <source>Nothing chosen</source>
-            <translation>Nichts gewählt</translation>
-        </message>
-        <message>
-            <source>Take a first part from the case with Patch, Add from the case.</source>
-            <translation>Mit Patch, Aus dem Gehäuse hinzufügen einen ersten Teil nehmen.</translation>
-        </message>
-        <message>
-            <source>Choose a post or a row of the chart to see its knobs and jacks.</source>
-            <translation>Einen Pfosten oder eine Zeile des Plans wählen, um Regler und Buchsen zu sehen.</translation>
-        </message>
-        <message>
-            <source>%1 waits for its other end: click a jack, or press Esc.</source>
-            <translation>%1 wartet auf das andere Ende: eine Buchse anklicken oder Esc drücken.</translation>
-        </message>
-        <message>
-            <source>free a knob of its controller</source>
-            <translation>Regler vom Controller lösen</translation>
-        </message>
-        <message>
-            <source>Keep the present state</source>
-            <translation>Jetzigen Zustand festhalten</translation>
-        </message>
-        <message>
-            <source>Writes the eight bits into the State switch; a trigger at restore brings them back.</source>
-            <translation>Schreibt die acht Bits in den Schalter State; ein Trigger an restore holt sie zurück.</translation>
-        </message>
-        <message>
-            <source>keep state %1</source>
-            <translation>Zustand %1 festhalten</translation>
-        </message>
-        <message>
-            <source>none</source>
-            <translation>keine</translation>
-        </message>
-        <message>
-            <source>choose %1</source>
-            <translation>%1 wählen</translation>
-        </message>
-        <message>
-            <source>Recording</source>
-            <translation>Aufnahme</translation>
-        </message>
-        <message>
-            <source>Tuning</source>
-            <translation>Stimmung</translation>
-        </message>
-        <message>
-            <source>Inputs</source>
-            <translation>Eingänge</translation>
-        </message>
-        <message>
-            <source>Outputs</source>
-            <translation>Ausgänge</translation>
-        </message>
-        <message>
-            <source>Cable %1</source>
-            <translation>Kabel %1</translation>
-        </message>
-        <message>
-            <source>%1 to %2</source>
-            <translation>%1 nach %2</translation>
-        </message>
-        <message>
-            <source>Readings of this cable</source>
-            <translation>Messwerte dieses Kabels</translation>
-        </message>
-        <message>
-            <source>Note on this cable</source>
-            <translation>Notiz zu diesem Kabel</translation>
-        </message>
-        <message>
-            <source>Note for the sheet</source>
-            <translation>Notiz für das Blatt</translation>
-        </message>
-        <message>
-            <source>Which cable to use</source>
-            <translation>Welches Kabel zu nehmen ist</translation>
-        </message>
-        <message>
-            <source>Length not chosen</source>
-            <translation>Länge nicht gewählt</translation>
-        </message>
-        <message>
-            <source>%1 cm %2 (%3 of %4 used)</source>
-            <translation>%1 cm %2 (%3 von %4 benutzt)</translation>
-        </message>
-        <message>
-            <source>%1 cm %2 (not in this case)</source>
-            <translation>%1 cm %2 (nicht in diesem Gehäuse)</translation>
-        </message>
-        <message>
-            <source>write down cable %1</source>
-            <translation>Kabel %1 beschreiben</translation>
-        </message>
-        <message>
-            <source>Also found: %1</source>
-            <translation>Außerdem gefunden: %1</translation>
-        </message>
-        <message>
-            <source>tie %1 to %2</source>
-            <translation>%1 mit %2 verbinden</translation>
-        </message>
-        <message>
-            <source>Note on a knob</source>
-            <translation>Notiz zu einem Regler</translation>
-        </message>
-        <message>
-            <source>What is to be said of it?</source>
-            <translation>Was ist dazu zu sagen?</translation>
-        </message>
-        <message>
-            <source>note on a knob</source>
-            <translation>Notiz zu einem Regler</translation>
-        </message>
-        <message>
-            <source>lock a knob</source>
-            <translation>Regler sperren</translation>
-        </message>
-        <message>
-            <source>unlock a knob</source>
-            <translation>Regler freigeben</translation>
-        </message>
-        <message>
-            <source>Move a controller of the MIDI device now; it will turn this knob.</source>
-            <translation>Jetzt einen Controller am MIDI-Gerät bewegen; er dreht dann diesen Regler.</translation>
-        </message>
-        <message>
-            <source>learn controller %1</source>
-            <translation>Controller %1 lernen</translation>
-        </message>
-        <message>
-            <source>Controller %1 turns it now.</source>
-            <translation>Controller %1 dreht ihn jetzt.</translation>
-        </message>
-        <message>
-            <source>and %1 more</source>
-            <translation>und %1 weitere</translation>
-        </message>
-        <message>
-            <source>“%1”</source>
-            <translation>„%1“</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::JackChooser</name>
-        <message>
-            <source>Out of %1</source>
-            <translation>Aus %1</translation>
-        </message>
-        <message>
-            <source>Into %1</source>
-            <translation>In %1</translation>
-        </message>
-        <message>
-            <source>Tie</source>
-            <translation>Verbinden</translation>
-        </message>
-        <message>
-            <source>  taken</source>
-            <translation>  belegt</translation>
-        </message>
-        <message>
-            <source>This post has no output.</source>
-            <translation>Dieser Pfosten hat keinen Ausgang.</translation>
-        </message>
-        <message>
-            <source>Every input here is taken.</source>
-            <translation>Hier ist jeder Eingang belegt.</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::KeyStrip</name>
-        <message>
-            <source>Keys</source>
-            <translation>Tasten</translation>
-        </message>
-        <message>
-            <source>A to L play the white keys, W E T Z U O P the black ones; Page Up and Page Down change the octave, 1 to 9 the velocity.</source>
-            <translation>A bis L spielen die weißen Tasten, W E T Z U O P die schwarzen; Bild auf und Bild ab wechseln die Oktave, 1 bis 9 die Anschlagstärke.</translation>
-        </message>
-        <message>
-            <source>Playing from %1, velocity %2</source>
-            <translation>Spielt ab %1, Anschlag %2</translation>
-        </message>
-        <message>
-            <source>Click here, then play with A to L</source>
-            <translation>Hier klicken, dann mit A bis L spielen</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::Knob</name>
-        <message>
-            <source>Drag up or down, finer with Shift. Double-click to type a value or a position such as 10:20.</source>
-            <translation>Nach oben oder unten ziehen, mit Umschalt feiner. Doppelklick: einen Wert oder eine Stellung wie 10:20 eingeben.</translation>
-        </message>
-        <message>
-            <source>Locked: it stays as it is.</source>
-            <translation>Gesperrt: er bleibt, wie er ist.</translation>
-        </message>
-        <message>
-            <source>Under controller %1.</source>
-            <translation>An Controller %1.</translation>
-        </message>
-        <message>
-            <source>%1 is locked; unlock it with a right click.</source>
-            <translation>%1 ist gesperrt; ein Rechtsklick gibt ihn frei.</translation>
-        </message>
-        <message>
-            <source>%1, value or position</source>
-            <translation>%1, Wert oder Stellung</translation>
-        </message>
-        <message>
-            <source>“%1” is not a setting of %2: it takes %3.</source>
-            <translation>„%1“ ist keine Einstellung von %2: möglich ist %3.</translation>
-        </message>
-        <message>
-            <source>Type a value…</source>
-            <translation>Wert eingeben…</translation>
-        </message>
-        <message>
-            <source>Back to %1</source>
-            <translation>Zurück auf %1</translation>
-        </message>
-        <message>
-            <source>Copy the value</source>
-            <translation>Wert kopieren</translation>
-        </message>
-        <message>
-            <source>Paste a value</source>
-            <translation>Wert einfügen</translation>
-        </message>
-        <message>
-            <source>Unlock</source>
-            <translation>Freigeben</translation>
-        </message>
-        <message>
-            <source>Lock</source>
-            <translation>Sperren</translation>
-        </message>
-        <message>
-            <source>Write a note…</source>
-            <translation>Notiz schreiben…</translation>
-        </message>
-        <message>
-            <source>Change the note…</source>
-            <translation>Notiz ändern…</translation>
-        </message>
-        <message>
-            <source>Learn a MIDI controller</source>
-            <translation>MIDI-Controller lernen</translation>
-        </message>
-        <message>
-            <source>Forget controller %1</source>
-            <translation>Controller %1 vergessen</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::MainWindow</name>
-        <message>
-            <source>Lariat patches (*.json)</source>
-            <translation>Lariat-Patches (*.json)</translation>
-        </message>
-        <message>
-            <source>Left out: %1</source>
-            <translation>Ausgelassen: %1</translation>
-        </message>
-        <message>
-            <source>&amp;View</source>
-            <translation>&amp;Ansicht</translation>
-        </message>
-        <message>
-            <source>&amp;Patch</source>
-            <translation>&amp;Patch</translation>
-        </message>
-        <message>
-            <source>&amp;Sound</source>
-            <translation>&amp;Klang</translation>
-        </message>
-        <message>
-            <source>Start or &amp;stop</source>
-            <translation>&amp;Start oder Stopp</translation>
-        </message>
-        <message>
-            <source>&amp;Back to bar 1</source>
-            <translation>&amp;Zurück zu Takt 1</translation>
-        </message>
-        <message>
-            <source>Monitor &amp;up</source>
-            <translation>Abhöre &amp;lauter</translation>
-        </message>
-        <message>
-            <source>Monitor &amp;down</source>
-            <translation>Abhöre l&amp;eiser</translation>
-        </message>
-        <message>
-            <source>&amp;Real case</source>
-            <translation>Ec&amp;htes Gehäuse</translation>
-        </message>
-        <message>
-            <source>&amp;History…</source>
-            <translation>&amp;Verlauf…</translation>
-        </message>
-        <message>
-            <source>&amp;Help</source>
-            <translation>&amp;Hilfe</translation>
-        </message>
-        <message>
-            <source>&amp;Find a command…</source>
-            <translation>&amp;Befehl suchen…</translation>
-        </message>
-        <message>
-            <source>&amp;Shortcuts</source>
-            <translation>&amp;Tastenkürzel</translation>
-        </message>
-        <message>
-            <source>&amp;About Lariat</source>
-            <translation>&amp;Über Lariat</translation>
-        </message>
-        <message>
-            <source>&amp;File</source>
-            <translation>&amp;Datei</translation>
-        </message>
-        <message>
-            <source>&amp;New patch</source>
-            <translation>&amp;Neuer Patch</translation>
-        </message>
-        <message>
-            <source>New patch &amp;in</source>
-            <translation>Neuer Patch &amp;in</translation>
-        </message>
-        <message>
-            <source>New &amp;window</source>
-            <translation>Neues &amp;Fenster</translation>
-        </message>
-        <message>
-            <source>&amp;Open…</source>
-            <translation>Ö&amp;ffnen…</translation>
-        </message>
-        <message>
-            <source>Open a patch</source>
-            <translation>Patch öffnen</translation>
-        </message>
-        <message>
-            <source>Open &amp;recent</source>
-            <translation>&amp;Zuletzt geöffnet</translation>
-        </message>
-        <message>
-            <source>Open the &amp;demo</source>
-            <translation>&amp;Demo öffnen</translation>
-        </message>
-        <message>
-            <source>&amp;Night Watch</source>
-            <translation>&amp;Night Watch</translation>
-        </message>
-        <message>
-            <source>&amp;Save</source>
-            <translation>&amp;Speichern</translation>
-        </message>
-        <message>
-            <source>Save &amp;as…</source>
-            <translation>Speichern &amp;unter…</translation>
-        </message>
-        <message>
-            <source>Pre&amp;ferences…</source>
-            <translation>&amp;Einstellungen…</translation>
-        </message>
-        <message>
-            <source>&amp;Quit</source>
-            <translation>&amp;Beenden</translation>
-        </message>
-        <message>
-            <source>&amp;Edit</source>
-            <translation>&amp;Bearbeiten</translation>
-        </message>
-        <message>
-            <source>&amp;Undo</source>
-            <translation>&amp;Rückgängig</translation>
-        </message>
-        <message>
-            <source>&amp;Redo</source>
-            <translation>&amp;Wiederholen</translation>
-        </message>
-        <message>
-            <source>Nothing opened yet</source>
-            <translation>Noch nichts geöffnet</translation>
-        </message>
-        <message>
-            <source>%1 — the open patch is unchanged.</source>
-            <translation>%1 — der offene Patch ist unverändert.</translation>
-        </message>
-        <message>
-            <source>Opened %1.</source>
-            <translation>%1 geöffnet.</translation>
-        </message>
-        <message>
-            <source>Saved %1.</source>
-            <translation>%1 gespeichert.</translation>
-        </message>
-        <message>
-            <source>Save the patch</source>
-            <translation>Patch speichern</translation>
-        </message>
-        <message>
-            <source>Unsaved changes</source>
-            <translation>Nicht gespeicherte Änderungen</translation>
-        </message>
-        <message>
-            <source>“%1” has changes that are not saved.</source>
-            <translation>„%1“ enthält Änderungen, die nicht gespeichert sind.</translation>
-        </message>
-        <message>
-            <source>Lariat was not closed properly last time. Unsaved work of %1 was kept.</source>
-            <translation>Lariat wurde zuletzt nicht richtig beendet. Nicht gespeicherte Arbeit vom %1 ist erhalten.</translation>
-        </message>
-        <message>
-            <source>Open it</source>
-            <translation>Öffnen</translation>
-        </message>
-        <message>
-            <source>Throw it away</source>
-            <translation>Verwerfen</translation>
-        </message>
-        <message>
-            <source>%1 of %2 cables</source>
-            <translation>%1 von %2 Kabeln</translation>
-        </message>
-        <message numerus="yes">
-            <source>%n cable(s)</source>
-            <translation>
-                <numerusform>%n Kabel</numerusform>
-                <numerusform>%n Kabel</numerusform>
-            </translation>
-        </message>
-        <message>
-            <source>nothing found wrong</source>
-            <translation>nichts zu beanstanden</translation>
-        </message>
-        <message>
-            <source>1 finding</source>
-            <translation>1 Befund</translation>
-        </message>
-        <message>
-            <source>%1 findings</source>
-            <translation>%1 Befunde</translation>
-        </message>
-        <message>
-            <source>not saved yet</source>
-            <translation>noch nicht gespeichert</translation>
-        </message>
-        <message>
-            <source>%1[*] (%2) – Lariat</source>
-            <translation>%1[*] (%2) – Lariat</translation>
-        </message>
-        <message>
-            <source>History</source>
-            <translation>Verlauf</translation>
-        </message>
-        <message>
-            <source>as it was opened</source>
-            <translation>wie geöffnet</translation>
-        </message>
-        <message>
-            <source>Drop one file at a time.</source>
-            <translation>Nur eine Datei auf einmal ablegen.</translation>
-        </message>
-        <message>
-            <source>%1 is not a file on this machine.</source>
-            <translation>%1 ist keine Datei auf diesem Rechner.</translation>
-        </message>
-        <message>
-            <source>Up, Down</source>
-            <translation>Auf, Ab</translation>
-        </message>
-        <message>
-            <source>On the chart: the row before or after</source>
-            <translation>Im Plan: die Zeile davor oder danach</translation>
-        </message>
-        <message>
-            <source>Shift+Up, Shift+Down</source>
-            <translation>Umschalt+Auf, Umschalt+Ab</translation>
-        </message>
-        <message>
-            <source>On the chart: choose rows beside the one that is chosen</source>
-            <translation>Im Plan: weitere Zeilen dazuwählen</translation>
-        </message>
-        <message>
-            <source>Menu key</source>
-            <translation>Menütaste</translation>
-        </message>
-        <message>
-            <source>On the chart: what can be done with the row or post</source>
-            <translation>Im Plan: was mit Zeile oder Pfosten möglich ist</translation>
-        </message>
-        <message>
-            <source>A to L, W E T Z U O P</source>
-            <translation>A bis L, W E T Z U O P</translation>
-        </message>
-        <message>
-            <source>On the keys: play; Page Up and Page Down change the octave</source>
-            <translation>Auf den Tasten: spielen; Bild auf und Bild ab wechseln die Oktave</translation>
-        </message>
-        <message>
-            <source>Left, Right</source>
-            <translation>Links, Rechts</translation>
-        </message>
-        <message>
-            <source>On the chart: the post before or after</source>
-            <translation>Im Plan: der Pfosten davor oder danach</translation>
-        </message>
-        <message>
-            <source>On a knob: ten minutes of the clock hand; with Shift one minute</source>
-            <translation>Auf einem Regler: zehn Minuten des Uhrzeigers; mit Umschalt eine Minute</translation>
-        </message>
-        <message>
-            <source>Enter</source>
-            <translation>Eingabe</translation>
-        </message>
-        <message>
-            <source>On a knob: type a value or a position</source>
-            <translation>Auf einem Regler: Wert oder Stellung eingeben</translation>
-        </message>
-        <message>
-            <source>Shortcuts</source>
-            <translation>Tastenkürzel</translation>
-        </message>
-        <message>
-            <source>About Lariat</source>
-            <translation>Über Lariat</translation>
-        </message>
-        <message>
-            <source>&lt;b&gt;Lariat %1&lt;/b&gt;&lt;p&gt;Plans, simulates and documents modular synthesizer patches.&lt;/p&gt;&lt;p&gt;Free software under the GNU General Public License, version 3 or later.&lt;/p&gt;</source>
-            <translation>&lt;b&gt;Lariat %1&lt;/b&gt;&lt;p&gt;Plant, simuliert und beschreibt Patches für Modularsynthesizer.&lt;/p&gt;&lt;p&gt;Freie Software unter der GNU General Public License, Version 3 oder später.&lt;/p&gt;</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::MessageStrip</name>
-        <message>
-            <source>Close</source>
-            <translation>Schließen</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::Meter</name>
-        <message>
-            <source>silent</source>
-            <translation>stumm</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::PatchPlace</name>
-        <message>
-            <source>Show all</source>
-            <translation>Alles zeigen</translation>
-        </message>
-        <message>
-            <source>&amp;Tie a cable</source>
-            <translation>Kabel &amp;verbinden</translation>
-        </message>
-        <message>
-            <source>&amp;Play from a MIDI file…</source>
-            <translation>Aus einer MIDI-Datei s&amp;pielen…</translation>
-        </message>
-        <message>
-            <source>Choose all &amp;rows</source>
-            <translation>Alle &amp;Zeilen wählen</translation>
-        </message>
-        <message>
-            <source>&amp;Compact rows</source>
-            <translation>&amp;Kompakte Zeilen</translation>
-        </message>
-        <message>
-            <source>Wires &amp;behind the panel</source>
-            <translation>&amp;Drähte hinter der Platte</translation>
-        </message>
-        <message>
-            <source>Hold the &amp;traces</source>
-            <translation>&amp;Signalbilder anhalten</translation>
-        </message>
-        <message>
-            <source>&amp;Larger rows</source>
-            <translation>&amp;Größere Zeilen</translation>
-        </message>
-        <message>
-            <source>&amp;Smaller rows</source>
-            <translation>K&amp;leinere Zeilen</translation>
-        </message>
-        <message>
-            <source>Rows as &amp;usual</source>
-            <translation>Zeilen wie &amp;üblich</translation>
-        </message>
-        <message>
-            <source>Only the &amp;path of this cable or post</source>
-            <translation>Nur den &amp;Weg dieses Kabels oder Pfostens</translation>
-        </message>
-        <message>
-            <source>Only this &amp;voice</source>
-            <translation>Nur diese S&amp;timme</translation>
-        </message>
-        <message>
-            <source>The &amp;whole patch</source>
-            <translation>Der ganze &amp;Patch</translation>
-        </message>
-        <message>
-            <source>Build &amp;row by row</source>
-            <translation>Aufbau Zeile für &amp;Zeile</translation>
-        </message>
-        <message>
-            <source>Row by row: &amp;next</source>
-            <translation>Zeile für Zeile: &amp;weiter</translation>
-        </message>
-        <message>
-            <source>Row by row: bac&amp;k</source>
-            <translation>Zeile für Zeile: zurüc&amp;k</translation>
-        </message>
-        <message>
-            <source>What is ch&amp;osen</source>
-            <translation>Was ge&amp;wählt ist</translation>
-        </message>
-        <message>
-            <source>All &amp;findings</source>
-            <translation>Alle &amp;Befunde</translation>
-        </message>
-        <message>
-            <source>Settings &amp;A and B</source>
-            <translation>Einstellungen &amp;A und B</translation>
-        </message>
-        <message>
-            <source>Choose a row of the chart first.</source>
-            <translation>Zuerst eine Zeile des Plans wählen.</translation>
-        </message>
-        <message>
-            <source>Silence the &amp;row, or let it sound</source>
-            <translation>&amp;Zeile stummschalten oder wieder hören</translation>
-        </message>
-        <message>
-            <source>&amp;Listen to this cable, or to the way out again</source>
-            <translation>In dieses &amp;Kabel hören, oder wieder in den Ausgang</translation>
-        </message>
-        <message>
-            <source>You hear this cable alone, without DC and at half its voltage.</source>
-            <translation>Zu hören ist nur dieses Kabel, ohne Gleichspannung und mit halber Spannung.</translation>
-        </message>
-        <message>
-            <source>You hear the way out again.</source>
-            <translation>Zu hören ist wieder der Ausgang.</translation>
-        </message>
-        <message>
-            <source>Silence this &amp;voice, or let it sound</source>
-            <translation>S&amp;timme stummschalten oder wieder hören</translation>
-        </message>
-        <message>
-            <source>&amp;Hear this voice alone, or all</source>
-            <translation>&amp;Nur diese Stimme hören, oder alle</translation>
-        </message>
-        <message>
-            <source>Let &amp;everything sound</source>
-            <translation>&amp;Alles wieder hören</translation>
-        </message>
-        <message>
-            <source>&amp;Keys to play on</source>
-            <translation>&amp;Tasten zum Spielen</translation>
-        </message>
-        <message>
-            <source>This patch has no keys and no MIDI converter that could be played. Add one with Ctrl+E.</source>
-            <translation>Dieser Patch hat weder Tasten noch einen MIDI-Wandler zum Spielen. Mit Strg+E hinzufügen.</translation>
-        </message>
-        <message>
-            <source>Choose a row or a post first; its path is what reaches it and what it reaches.</source>
-            <translation>Zuerst eine Zeile oder einen Pfosten wählen; der Weg ist, was dorthin und von dort weiter führt.</translation>
-        </message>
-        <message>
-            <source>Only the path of %1: %2 of %3 cables</source>
-            <translation>Nur der Weg von %1: %2 von %3 Kabeln</translation>
-        </message>
-        <message>
-            <source>Choose a row or a post of the voice first.</source>
-            <translation>Zuerst eine Zeile oder einen Pfosten der Stimme wählen.</translation>
-        </message>
-        <message>
-            <source>Only %1: %2 of %3 cables</source>
-            <translation>Nur %1: %2 von %3 Kabeln</translation>
-        </message>
-        <message>
-            <source>Choose keys, a MIDI converter or a pad first; they are what can be played.</source>
-            <translation>Zuerst Tasten, einen MIDI-Wandler oder ein Pad wählen; darauf lässt sich spielen.</translation>
-        </message>
-        <message>
-            <source>Play from a MIDI file</source>
-            <translation>Aus einer MIDI-Datei spielen</translation>
-        </message>
-        <message>
-            <source>MIDI files (*.mid *.midi)</source>
-            <translation>MIDI-Dateien (*.mid *.midi)</translation>
-        </message>
-        <message>
-            <source>play %1</source>
-            <translation>%1 spielen</translation>
-        </message>
-        <message>
-            <source>tie %1 to %2</source>
-            <translation>%1 mit %2 verbinden</translation>
-        </message>
-        <message>
-            <source>%1: done. Ctrl+Z takes it back.</source>
-            <translation>%1: erledigt. Strg+Z nimmt es zurück.</translation>
-        </message>
-        <message>
-            <source>Keep it as it is</source>
-            <translation>So lassen</translation>
-        </message>
-        <message>
-            <source>Why is it meant? %1</source>
-            <translation>Warum ist das gewollt? %1</translation>
-        </message>
-        <message>
-            <source>it is meant</source>
-            <translation>es ist gewollt</translation>
-        </message>
-        <message>
-            <source>keep a finding as it is</source>
-            <translation>Befund so lassen</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::Preferences</name>
-        <message>
-            <source>Preferences</source>
-            <translation>Einstellungen</translation>
-        </message>
-        <message>
-            <source>As the system</source>
-            <translation>Wie das System</translation>
-        </message>
-        <message>
-            <source>Takes effect when Lariat is started again.</source>
-            <translation>Gilt ab dem nächsten Start von Lariat.</translation>
-        </message>
-        <message>
-            <source>Light</source>
-            <translation>Hell</translation>
-        </message>
-        <message>
-            <source>Dark</source>
-            <translation>Dunkel</translation>
-        </message>
-        <message>
-            <source>Look</source>
-            <translation>Aussehen</translation>
-        </message>
-        <message>
-            <source>Language</source>
-            <translation>Sprache</translation>
-        </message>
-        <message>
-            <source>First one there is</source>
-            <translation>Das erste vorhandene</translation>
-        </message>
-        <message>
-            <source>Sound goes to</source>
-            <translation>Klang geht an</translation>
-        </message>
-        <message>
-            <source>%1 ms (blocks of %2)</source>
-            <translation>%1 ms (Blöcke zu %2)</translation>
-        </message>
-        <message>
-            <source>From an edit to the loudspeaker. If the sound drops out, take more.</source>
-            <translation>Von der Änderung bis zum Lautsprecher. Bei Aussetzern mehr nehmen.</translation>
-        </message>
-        <message>
-            <source>Latency</source>
-            <translation>Latenz</translation>
-        </message>
-        <message>
-            <source>Dropouts</source>
-            <translation>Aussetzer</translation>
-        </message>
-        <message>
-            <source>MIDI comes from</source>
-            <translation>MIDI kommt von</translation>
-        </message>
-        <message>
-            <source>Recording</source>
-            <translation>Aufnahme</translation>
-        </message>
-        <message>
-            <source>Line, phone and instrument inputs can be damaged by eurorack levels: use an output stage. Start with the monitor down, for your ears and your speakers.</source>
-            <translation>Line-, Kopfhörer- und Instrumenteneingänge können durch Eurorack-Pegel Schaden nehmen: eine Ausgangsstufe verwenden. Mit leiser Abhöre beginnen, der Ohren und Lautsprecher wegen.</translation>
-        </message>
-        <message>
-            <source>none so far</source>
-            <translation>bisher keine</translation>
-        </message>
-        <message>
-            <source>%1: a block was not ready when the device wanted it. Take more latency, or close what else keeps this machine busy.</source>
-            <translation>%1: ein Block war nicht fertig, als das Gerät ihn brauchte. Mehr Latenz nehmen oder schließen, was den Rechner sonst beschäftigt.</translation>
-        </message>
-        <message>
-            <source>Only the simulated interface records</source>
-            <translation>Nur das simulierte Gerät nimmt auf</translation>
-        </message>
-        <message>
-            <source>Stop recording</source>
-            <translation>Aufnahme beenden</translation>
-        </message>
-        <message>
-            <source>Record what is played to a WAV file…</source>
-            <translation>Was gespielt wird, in eine WAV-Datei aufnehmen…</translation>
-        </message>
-        <message>
-            <source>Record to</source>
-            <translation>Aufnehmen nach</translation>
-        </message>
-        <message>
-            <source>recording.wav</source>
-            <translation>aufnahme.wav</translation>
-        </message>
-        <message>
-            <source>WAV (*.wav)</source>
-            <translation>WAV (*.wav)</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::SettingsPage</name>
-        <message>
-            <source>Put aside where all knobs stand as A and as B, then go from one to the other. Locked knobs stay.</source>
-            <translation>Die Stellung aller Regler als A und als B festhalten, dann von einer zur anderen gehen. Gesperrte Regler bleiben.</translation>
-        </message>
-        <message>
-            <source>Keep as %1</source>
-            <translation>Als %1 festhalten</translation>
-        </message>
-        <message>
-            <source>Go to %1</source>
-            <translation>Zu %1 gehen</translation>
-        </message>
-        <message>
-            <source>Between A and B, in per cent</source>
-            <translation>Zwischen A und B, in Prozent</translation>
-        </message>
-        <message>
-            <source>keep the knobs as %1</source>
-            <translation>Regler als %1 festhalten</translation>
-        </message>
-        <message>
-            <source>%1 is where the knobs stand now.</source>
-            <translation>%1 ist nun die jetzige Stellung der Regler.</translation>
-        </message>
-        <message>
-            <source>Nothing is kept as %1 yet.</source>
-            <translation>Noch ist nichts als %1 festgehalten.</translation>
-        </message>
-        <message>
-            <source>go to %1</source>
-            <translation>zu %1 gehen</translation>
-        </message>
-        <message>
-            <source>stand between A and B</source>
-            <translation>zwischen A und B stehen</translation>
-        </message>
-        <message>
-            <source>%1 %</source>
-            <translation>%1 %</translation>
-        </message>
-        <message>
-            <source>Now turn what is to be different, and keep it as the other one.</source>
-            <translation>Nun drehen, was anders sein soll, und als das andere festhalten.</translation>
-        </message>
-        <message>
-            <source>%1 %2: %3 → %4</source>
-            <translation>%1 %2: %3 → %4</translation>
-        </message>
-        <message>
-            <source>A and B are the same.</source>
-            <translation>A und B sind gleich.</translation>
-        </message>
-        <message>
-            <source>… and %1 more</source>
-            <translation>… und %1 weitere</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::SheetPlace</name>
-        <message>
-            <source>Save as PDF…</source>
-            <translation>Als PDF speichern…</translation>
-        </message>
-        <message>
-            <source>Save as Markdown…</source>
-            <translation>Als Markdown speichern…</translation>
-        </message>
-        <message>
-            <source>Patch sheet, page by page</source>
-            <translation>Patch-Blatt, Seite für Seite</translation>
-        </message>
-        <message>
-            <source>Patch sheet as &amp;PDF…</source>
-            <translation>Patch-Blatt als &amp;PDF…</translation>
-        </message>
-        <message>
-            <source>Patch sheet as &amp;Markdown…</source>
-            <translation>Patch-Blatt als &amp;Markdown…</translation>
-        </message>
-        <message>
-            <source>Page %1</source>
-            <translation>Seite %1</translation>
-        </message>
-        <message>
-            <source>PDF (*.pdf)</source>
-            <translation>PDF (*.pdf)</translation>
-        </message>
-        <message>
-            <source>Markdown (*.md)</source>
-            <translation>Markdown (*.md)</translation>
-        </message>
-        <message>
-            <source>Save the patch sheet</source>
-            <translation>Patch-Blatt speichern</translation>
-        </message>
-        <message>
-            <source>The sheet is being worked out; try again in a moment.</source>
-            <translation>Das Blatt wird gerade berechnet; gleich noch einmal versuchen.</translation>
-        </message>
-        <message>
-            <source>The patch sheet is in %1.</source>
-            <translation>Das Patch-Blatt liegt in %1.</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::SidePanel</name>
-        <message>
-            <source>Panel</source>
-            <translation>Leiste</translation>
-        </message>
-        <message>
-            <source>What the panel shows</source>
-            <translation>Was die Leiste zeigt</translation>
-        </message>
-        <message>
-            <source>Chosen</source>
-            <translation>Gewählt</translation>
-        </message>
-        <message>
-            <source>Findings</source>
-            <translation>Befunde</translation>
-        </message>
-        <message>
-            <source>A | B</source>
-            <translation>A | B</translation>
-        </message>
-        <message>
-            <source>Findings (%1)</source>
-            <translation>Befunde (%1)</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::Sound</name>
-        <message>
-            <source>Recording to %1.</source>
-            <translation>Aufnahme nach %1.</translation>
-        </message>
-        <message>
-            <source>The recording is in %1.</source>
-            <translation>Die Aufnahme liegt in %1.</translation>
-        </message>
-        <message>
-            <source>As the metal has it: splits sag, stages hiss, oscillators drift, picky inputs miss pulses.</source>
-            <translation>Wie im Metall: Abzweige geben nach, Stufen rauschen, Oszillatoren driften, heikle Eingänge übersehen Pulse.</translation>
-        </message>
-        <message>
-            <source>Ideal again: nothing sags, hisses or drifts.</source>
-            <translation>Wieder ideal: nichts gibt nach, rauscht oder driftet.</translation>
-        </message>
-        <message>
-            <source>%1 has gone away; playing to the simulated interface. Choose a device in the preferences.</source>
-            <translation>%1 ist nicht mehr da; gespielt wird an das simulierte Gerät. In den Einstellungen ein Gerät wählen.</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::StepBar</name>
-        <message>
-            <source>One row back</source>
-            <translation>Eine Zeile zurück</translation>
-        </message>
-        <message>
-            <source>Next row</source>
-            <translation>Nächste Zeile</translation>
-        </message>
-        <message>
-            <source>Whole patch</source>
-            <translation>Ganzer Patch</translation>
-        </message>
-        <message>
-            <source>Row %1 of %2: %3 to %4</source>
-            <translation>Zeile %1 von %2: %3 nach %4</translation>
-        </message>
-        <message>
-            <source> – you should read %1</source>
-            <translation> – zu lesen sein sollte %1</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::TieLine</name>
-        <message>
-            <source>tie: osc a saw to filter in 1</source>
-            <translation>verbinden: osc a saw to filter in 1</translation>
-        </message>
-        <message>
-            <source>Tie line</source>
-            <translation>Verbindungszeile</translation>
-        </message>
-        <message>
-            <source>Write which output goes to which input, then press Enter (Ctrl+T). Several sentences can be pasted at once.</source>
-            <translation>Schreiben, welcher Ausgang in welchen Eingang geht, dann Eingabe (Strg+T). Mehrere Sätze lassen sich auf einmal einfügen.</translation>
-        </message>
-        <message>
-            <source>tie %1</source>
-            <translation>%1 verbinden</translation>
-        </message>
-        <message>
-            <source>tie %1 cables</source>
-            <translation>%1 Kabel verbinden</translation>
-        </message>
-        <message>
-            <source>Tied %1.</source>
-            <translation>%1 verbunden.</translation>
-        </message>
-        <message>
-            <source>Tied %1 cables.</source>
-            <translation>%1 Kabel verbunden.</translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::TransportBar</name>
-        <message>
-            <source>Start or stop</source>
-            <translation>Start oder Stopp</translation>
-        </message>
-        <message>
-            <source>Start or stop the clock (Space)</source>
-            <translation>Takt starten oder anhalten (Leertaste)</translation>
-        </message>
-        <message>
-            <source>Bar and beat</source>
-            <translation>Takt und Schlag</translation>
-        </message>
-        <message>
-            <source>Tempo</source>
-            <translation>Tempo</translation>
-        </message>
-        <message>
-            <source>out L</source>
-            <translation>aus L</translation>
-        </message>
-        <message>
-            <source>out R</source>
-            <translation>aus R</translation>
-        </message>
-        <message>
-            <source>Monitor level in dB</source>
-            <translation>Abhörpegel in dB</translation>
-        </message>
-        <message>
-            <source>How loud the monitor is. Start low: resonance, feedback and sync can jump 20 dB in a step.</source>
-            <translation>Wie laut die Abhöre ist. Leise beginnen: Resonanz, Rückkopplung und Sync können in einem Schritt um 20 dB springen.</translation>
-        </message>
-        <message>
-            <source>Monitor level</source>
-            <translation>Abhörpegel</translation>
-        </message>
-        <message>
-            <source>Load</source>
-            <translation>Last</translation>
-        </message>
-        <message>
-            <source>no clock</source>
-            <translation>kein Takt</translation>
-        </message>
-        <message>
-            <source>monitor off</source>
-            <translation>Abhöre aus</translation>
-        </message>
-        <message>
-            <source>monitor %1 dB</source>
-            <translation>Abhöre %1 dB</translation>
-        </message>
-        <message>
-            <source>real case · </source>
-            <translation>echtes Gehäuse · </translation>
-        </message>
-        <message>
-            <source>load %1 %</source>
-            <translation>Last %1 %</translation>
-        </message>
-        <message>
-            <source>muted: DC</source>
-            <translation>stumm: Gleichspannung</translation>
-        </message>
-        <message>
-            <source>A voltage that stands still heats loudspeakers. Take it out of what goes to the way out, then move the monitor to hear it.</source>
-            <translation>Eine Spannung, die still steht, heizt Lautsprecher. Aus dem herausnehmen, was zum Ausgang führt, dann die Abhöre bewegen, um es zu hören.</translation>
-        </message>
-        <message>
-            <source>held down: a jump</source>
-            <translation>niedergehalten: ein Sprung</translation>
-        </message>
-        <message>
-            <source>The sound became more than 20 dB louder at once and is held down to that. Move the monitor to let it go.</source>
-            <translation>Der Klang wurde auf einmal mehr als 20 dB lauter und wird darauf niedergehalten. Die Abhöre bewegen, um ihn loszulassen.</translation>
-        </message>
-        <message>
-            <source>muted: runs away</source>
-            <translation>stumm: läuft davon</translation>
-        </message>
-        <message>
-            <source>The sound stayed at the rails for half a second: a loop gain above one. Mend the patch, or move the monitor to hear it.</source>
-            <translation>Der Klang blieb eine halbe Sekunde an der Versorgungsgrenze: Schleifenverstärkung über eins. Den Patch in Ordnung bringen, oder die Abhöre bewegen, um ihn zu hören.</translation>
-        </message>
-        <message>
-            <source>monitor limited</source>
-            <translation>Abhöre begrenzt</translation>
-        </message>
-        <message>
-            <source>%1, %2 dropouts</source>
-            <translation>%1, %2 Aussetzer</translation>
-        </message>
-    </context>
+<context>
+    <name>QObject</name>
+    <message>
+        <source>Breaks the wire behind the panel from %1 to %2.</source>
+        <translation>Trennt den Draht hinter der Platte von %1 nach %2.</translation>
+    </message>
+    <message>
+        <source>Takes its channels out of %1.</source>
+        <translation>Nimmt seine Kanäle aus %1 heraus.</translation>
+    </message>
+</context>
+<context>
+    <name>core</name>
+    <message>
+        <source>{} is not heard</source>
+        <translation>{} ist nicht zu hören</translation>
+    </message>
+    <message>
+        <source>{} of {} stands at {}; a tuning is kept to where it stands at {}.</source>
+        <translation>{} von {} steht auf {}; eine Stimmung gilt, wo er auf {} steht.</translation>
+    </message>
+    <message>
+        <source>{} cables, {} are in the case</source>
+        <translation>{} Kabel, im Gehäuse sind {}</translation>
+    </message>
+    <message>
+        <source>From this row on there is no cable left. Stackable plugs and mults do not help: borrow some.</source>
+        <translation>Ab dieser Zeile ist kein Kabel mehr da. Stapelstecker und Verteiler helfen nicht: welche leihen.</translation>
+    </message>
+    <message>
+        <source>{} cm, about {:.0f} cm are needed</source>
+        <translation>{} cm, nötig sind etwa {:.0f} cm</translation>
+    </message>
+    <message>
+        <source>{} of {} cm {} used, {} are there</source>
+        <translation>{0} mit {1} cm {2} benutzt, vorhanden sind {3}</translation>
+    </message>
+    <message>
+        <source>{} and {} stand too far apart for this cable.</source>
+        <translation>{} und {} stehen für dieses Kabel zu weit auseinander.</translation>
+    </message>
+    <message>
+        <source>The bag does not hold that many of this length and colour.</source>
+        <translation>So viele dieser Länge und Farbe sind nicht in der Tasche.</translation>
+    </message>
+    <message>
+        <source>Take {} cm {}</source>
+        <translation>{} cm {} nehmen</translation>
+    </message>
+    <message>
+        <source>{} channels are missing from {}</source>
+        <translation>{} Kanäle fehlen in {}</translation>
+    </message>
+    <message>
+        <source>A plug in {} of {} takes its channels out of the sum, and they reach the way out by no other road.</source>
+        <translation>Ein Stecker in {} von {} nimmt dessen Kanäle aus der Summe, und sie erreichen den Ausgang auf keinem anderen Weg.</translation>
+    </message>
+    <message>
+        <source>Take the cable out</source>
+        <translation>Kabel herausnehmen</translation>
+    </message>
+    <message>
+        <source>parts from the beat by {:.0f} ms a bar</source>
+        <translation>läuft dem Schlag je Takt um {:.0f} ms davon</translation>
+    </message>
+    <message>
+        <source>{} runs almost in step with {}, but by itself. Take the pulse from the clock, or reset it every bar.</source>
+        <translation>{} läuft fast im Gleichschritt mit {}, aber für sich. Den Puls vom Takt nehmen, oder in jedem Takt zurücksetzen.</translation>
+    </message>
+    <message>
+        <source>{:.1f} V go in, {:.3f} V come out</source>
+        <translation>{:.1f} V gehen hinein, {:.3f} V kommen heraus</translation>
+    </message>
+    <message>
+        <source>{} is closed: its offset is at nothing and no cable opens it.</source>
+        <translation>{} ist zu: der Offset steht auf null, und kein Kabel öffnet ihn.</translation>
+    </message>
+    <message>
+        <source>{} is closed: what should open it never rises above {:.1f} V.</source>
+        <translation>{} ist zu: was ihn öffnen soll, steigt nie über {:.1f} V.</translation>
+    </message>
+    <message>
+        <source>{} is dark: nothing lights its lamp, so it lets no sound through.</source>
+        <translation>{} ist dunkel: nichts bringt die Lampe zum Leuchten, also kommt kein Klang hindurch.</translation>
+    </message>
+    <message>
+        <source>The cutoff of {} is so low that nothing of the sound is left.</source>
+        <translation>Die Grenzfrequenz von {} ist so tief, dass vom Klang nichts bleibt.</translation>
+    </message>
+    <message>
+        <source>{:+.2f} V of DC</source>
+        <translation>{:+.2f} V Gleichspannung</translation>
+    </message>
+    <message>
+        <source>{:.0f} % of the level moves below 15 Hz</source>
+        <translation>{:.0f} % des Pegels liegen unter 15 Hz</translation>
+    </message>
+    <message>
+        <source>It is not heard, takes headroom away, and heats loudspeakers. A DC blocker takes it out.</source>
+        <translation>Das ist nicht zu hören, kostet Aussteuerung und heizt Lautsprecher. Ein Gleichspannungsfilter nimmt es heraus.</translation>
+    </message>
+    <message>
+        <source>Close {}</source>
+        <translation>{} schließen</translation>
+    </message>
+    <message>
+        <source>Let {} open {}</source>
+        <translation>{} soll {} öffnen</translation>
+    </message>
+    <message>
+        <source>Put the free {} in and let {} open it</source>
+        <translation>Den freien {} einsetzen und von {} öffnen lassen</translation>
+    </message>
+    <message>
+        <source>the level never falls more than {:.1f} dB</source>
+        <translation>der Pegel fällt nie um mehr als {:.1f} dB</translation>
+    </message>
+    <message>
+        <source>It drones: no VCA stands between the sound and the way out, so nothing tells it to stop.</source>
+        <translation>Es klingt dauernd: zwischen Klang und Ausgang steht kein VCA, also hält es nichts an.</translation>
+    </message>
+    <message>
+        <source>It drones: {} stays open, so nothing tells the sound to stop.</source>
+        <translation>Es klingt dauernd: {} bleibt offen, also hält den Klang nichts an.</translation>
+    </message>
+    <message>
+        <source>hits differ by {:.0f} %</source>
+        <translation>Schläge weichen um {:.0f} % ab</translation>
+    </message>
+    <message>
+        <source>{} runs on between hits, so each hit starts at another phase. Leave it alive if you like that.</source>
+        <translation>{} läuft zwischen den Schlägen weiter, also beginnt jeder an einer anderen Phase. So lassen, wenn es gefällt.</translation>
+    </message>
+    <message>
+        <source>Tie the trigger to {} sync</source>
+        <translation>Den Trigger mit {} sync verbinden</translation>
+    </message>
+    <message>
+        <source>stays at {:.0f} Hz while the tune moves {:.0f} cents</source>
+        <translation>bleibt bei {:.0f} Hz, während die Melodie um {:.0f} Cent wandert</translation>
+    </message>
+    <message>
+        <source>{} sings by itself and nothing is in its v/oct, so it plays one note.</source>
+        <translation>{} schwingt von selbst, und in v/oct steckt nichts, also spielt es nur einen Ton.</translation>
+    </message>
+    <message>
+        <source>Turn {} of {} to {}</source>
+        <translation>{} von {} auf {} drehen</translation>
+    </message>
+    <message>
+        <source>Put the free {} into cable {}</source>
+        <translation>Den freien {} in Kabel {} einsetzen</translation>
+    </message>
+    <message>
+        <source>Move cable {} to {}</source>
+        <translation>Kabel {} nach {} umstecken</translation>
+    </message>
+    <message>
+        <source>Tie {} to {}</source>
+        <translation>{} mit {} verbinden</translation>
+    </message>
+    <message>
+        <source>the mean pitch moves {:+.0f} cents</source>
+        <translation>die mittlere Tonhöhe wandert um {:+.0f} Cent</translation>
+    </message>
+    <message>
+        <source>Exponential FM lifts {} more than it lowers it, so the note goes sharp as the depth grows. Linear FM keeps it.</source>
+        <translation>Exponentielle FM hebt {} mehr an, als sie ihn absenkt, also wird der Ton mit der Tiefe zu hoch. Lineare FM hält ihn.</translation>
+    </message>
+    <message>
+        <source>starts {} times in {:.0f} s by itself</source>
+        <translation>startet von selbst {} Mal in {:.0f} s</translation>
+    </message>
+    <message>
+        <source>{} loops because nothing is in its gate, so notes are not what opens the voice.</source>
+        <translation>{} läuft im Kreis, weil in gate nichts steckt; nicht die Noten öffnen also die Stimme.</translation>
+    </message>
+    <message>
+        <source>0 to {:.1f} V within one sample</source>
+        <translation>0 auf {:.1f} V innerhalb eines Samples</translation>
+    </message>
+    <message>
+        <source>The gate opens {} at once, and every edge is heard as a click. An envelope rounds it.</source>
+        <translation>Das Gate öffnet {} schlagartig, und jede Flanke ist als Klick zu hören. Eine Hüllkurve rundet sie ab.</translation>
+    </message>
+    <message>
+        <source>{:+.1f} dBu at the way out, line level is +4</source>
+        <translation>{:+.1f} dBu am Ausgang, Line-Pegel ist +4</translation>
+    </message>
+    <message>
+        <source>{} lets the case out almost as hot as it is. A line, phone or instrument input can be overdriven or damaged.</source>
+        <translation>{} lässt das Gehäuse fast so laut hinaus, wie es ist. Line-, Kopfhörer- oder Instrumenteneingänge können übersteuern oder Schaden nehmen.</translation>
+    </message>
+    <message>
+        <source>one sample late, {:.1f} µs</source>
+        <translation>ein Sample später, {:.1f} µs</translation>
+    </message>
+    <message>
+        <source>This cable closes a loop. On metal the signal comes round at once; here it takes one sample, which shifts phases above some 5 kHz.</source>
+        <translation>Dieses Kabel schließt eine Schleife. Im Metall ist das Signal sofort herum; hier braucht es ein Sample, was Phasen oberhalb von etwa 5 kHz verschiebt.</translation>
+    </message>
+    <message>
+        <source>at the rails {:.0f} % of the time</source>
+        <translation>{:.0f} % der Zeit an der Versorgungsgrenze</translation>
+    </message>
+    <message>
+        <source>This loop gives back more than it takes, so it grows until the rails hold it. It may be loud.</source>
+        <translation>Diese Schleife gibt mehr zurück, als sie nimmt, und wächst bis zur Versorgungsgrenze. Das kann laut werden.</translation>
+    </message>
+    <message>
+        <source>Tie {} to {} {}</source>
+        <translation>{} mit {} {} verbinden</translation>
+    </message>
+    <message>
+        <source>0.0 V reach the output</source>
+        <translation>0,0 V erreichen den Ausgang</translation>
+    </message>
+    <message>
+        <source>{} leads nowhere: no cable brings it to a way out, so its voice is silent.</source>
+        <translation>{} führt nirgendwohin: kein Kabel bringt es zum Ausgang, also bleibt die Stimme stumm.</translation>
+    </message>
+    <message>
+        <source>The patch has no way out. Add a line out from the case and tie the last sound to it.</source>
+        <translation>Der Patch hat keinen Ausgang. Einen Line-Ausgang aus dem Gehäuse nehmen und den letzten Klang damit verbinden.</translation>
+    </message>
+    <message>
+        <source>level at -60 dB</source>
+        <translation>Pegel auf -60 dB</translation>
+    </message>
+    <message>
+        <source>{} is turned down: nothing leaves the case.</source>
+        <translation>{} ist zugedreht: nichts verlässt das Gehäuse.</translation>
+    </message>
+    <message>
+        <source>main level at 0 %</source>
+        <translation>Gesamtpegel auf 0 %</translation>
+    </message>
+    <message>
+        <source>{} adds up its inputs and lets nothing out.</source>
+        <translation>{} summiert seine Eingänge und lässt nichts hinaus.</translation>
+    </message>
+    <message>
+        <source>0.0 V come out</source>
+        <translation>0,0 V kommen heraus</translation>
+    </message>
+    <message>
+        <source>Nothing is in the gate of {}, so it never starts.</source>
+        <translation>Im gate von {} steckt nichts, also startet er nie.</translation>
+    </message>
+    <message>
+        <source>{:.1f} V go in, 0.0 V come out</source>
+        <translation>{:.1f} V gehen hinein, 0,0 V kommen heraus</translation>
+    </message>
+    <message>
+        <source>0 clock pulses arrive</source>
+        <translation>0 Taktpulse kommen an</translation>
+    </message>
+    <message>
+        <source>{} stands still: nothing is in its clock, so it plays no step.</source>
+        <translation>{} steht still: in clock steckt nichts, also spielt er keinen Schritt.</translation>
+    </message>
+    <message>
+        <source>0 notes written</source>
+        <translation>0 Noten geschrieben</translation>
+    </message>
+    <message>
+        <source>{} is clocked, but its pattern is empty.</source>
+        <translation>{} bekommt Takt, aber das Muster ist leer.</translation>
+    </message>
+    <message>
+        <source>the noise floor rises by {:.0f} dB</source>
+        <translation>der Rauschteppich steigt um {:.0f} dB</translation>
+    </message>
+    <message>
+        <source>The gain of {} lifts what is there between the notes. Some like that; if not, make up less.</source>
+        <translation>Die Verstärkung von {} hebt, was zwischen den Noten liegt. Manche mögen das; wenn nicht, weniger aufholen.</translation>
+    </message>
+    <message>
+        <source>{} no longer reaches {}</source>
+        <translation>{} erreicht {} nicht mehr</translation>
+    </message>
+    <message>
+        <source>The plug of {} breaks the wire behind the panel, and nothing else listens to {}.</source>
+        <translation>Der Stecker von {} trennt den Draht hinter der Platte, und sonst hört niemand auf {}.</translation>
+    </message>
+    <message>
+        <source>{} is not in {}</source>
+        <translation>{} ist nicht in {}</translation>
+    </message>
+    <message>
+        <source>{} cannot be built here as it is. It is simulated all the same.</source>
+        <translation>{} lässt sich hier so nicht bauen. Simuliert wird es trotzdem.</translation>
+    </message>
+    <message>
+        <source>Let the free {} of {} stand in</source>
+        <translation>Den freien {} von {} einspringen lassen</translation>
+    </message>
+    <message>
+        <source>{:+.1f} V of DC under the sum</source>
+        <translation>{:+.1f} V Gleichspannung unter der Summe</translation>
+    </message>
+    <message>
+        <source>{} waves that never go below zero are added up in {}. Turning half of them over keeps the sum around 0 V.</source>
+        <translation>{} Wellen, die nie unter null gehen, werden in {} summiert. Die Hälfte umzudrehen hält die Summe um 0 V.</translation>
+    </message>
+    <message>
+        <source>Turn {} of them over with free attenuverters</source>
+        <translation>{} davon mit freien Attenuvertern umdrehen</translation>
+    </message>
+    <message>
+        <source>{:.0f} mA on {}, {:.0f} mA are there</source>
+        <translation>{:.0f} mA auf {}, vorhanden sind {:.0f} mA</translation>
+    </message>
+    <message>
+        <source>{} draws more than its supply gives on this rail. Switch off before anything is unplugged; leave mains work to qualified people.</source>
+        <translation>{} zieht auf dieser Schiene mehr, als das Netzteil gibt. Vor jedem Umstecken ausschalten; Arbeiten am Netz Fachleuten überlassen.</translation>
+    </message>
+    <message>
+        <source>{} HP in row {}, {} fit</source>
+        <translation>{} TE in Reihe {}, Platz ist für {}</translation>
+    </message>
+    <message>
+        <source>The modules of this row of {} do not fit beside each other.</source>
+        <translation>Die Module dieser Reihe von {} passen nicht nebeneinander.</translation>
+    </message>
+    <message>
+        <source>at its limit {:.0f} % of the time, {:.0f} to {:.0f} Hz asked for</source>
+        <translation>{:.0f} % der Zeit am Anschlag, verlangt sind {:.0f} bis {:.0f} Hz</translation>
+    </message>
+    <message>
+        <source>The cutoff of {} is pushed past the end of its range and stays there.</source>
+        <translation>Die Grenzfrequenz von {} wird über das Ende ihres Bereichs geschoben und bleibt dort.</translation>
+    </message>
+    <message>
+        <source>an octave arrives as {:.0f} cents</source>
+        <translation>eine Oktave kommt als {:.0f} Cent an</translation>
+    </message>
+    <message>
+        <source>The tune passes {}, whose level stands at {:.0f} %. Pitch has to arrive as it was sent.</source>
+        <translation>Die Melodie geht durch {}, dessen Pegel auf {:.0f} % steht. Tonhöhe muss ankommen, wie sie gesendet wurde.</translation>
+    </message>
+    <message>
+        <source>the tune spans {:.0f} st, what is heard {:.1f} st</source>
+        <translation>die Melodie umfasst {:.0f} Halbtöne, zu hören sind {:.1f}</translation>
+    </message>
+    <message>
+        <source>{} is reset by {}, which carries the tune. Pitch on {} only changes its colour.</source>
+        <translation>{} wird von {} zurückgesetzt, und der trägt die Melodie. Tonhöhe an {} ändert nur die Farbe.</translation>
+    </message>
+    <message>
+        <source>Move cable {} to {} v/oct</source>
+        <translation>Kabel {} nach {} v/oct umstecken</translation>
+    </message>
+    <message>
+        <source>peaks at {:.1f} V, {:.1f} V are needed</source>
+        <translation>Spitze {:.1f} V, nötig sind {:.1f} V</translation>
+    </message>
+    <message>
+        <source>{} of {} never sees this: it stays below the threshold of the input.</source>
+        <translation>{} von {} sieht das nie: es bleibt unter der Schwelle des Eingangs.</translation>
+    </message>
+    <message>
+        <source>pulses of {:.1f} ms, {:.1f} ms are needed</source>
+        <translation>Pulse von {:.1f} ms, nötig sind {:.1f} ms</translation>
+    </message>
+    <message>
+        <source>{} of {} wants longer pulses than these; on metal it misses them.</source>
+        <translation>{} von {} braucht längere Pulse; im Metall übersieht er diese.</translation>
+    </message>
+    <message>
+        <source>{:.0f} cents flat at {:.1f} V</source>
+        <translation>{:.0f} Cent zu tief bei {:.1f} V</translation>
+    </message>
+    <message>
+        <source>On metal, {} inputs share one output and each takes about 1 % of its voltage. A buffered mult takes nothing.</source>
+        <translation>Im Metall teilen sich {} Eingänge einen Ausgang, und jeder nimmt etwa 1 % der Spannung. Ein gepufferter Verteiler nimmt nichts.</translation>
+    </message>
+    <message>
+        <source>Split with {}</source>
+        <translation>Mit {} aufteilen</translation>
+    </message>
+    <message>
+        <source>{:.0f} dB louder within second {}</source>
+        <translation>{:.0f} dB lauter innerhalb von Sekunde {}</translation>
+    </message>
+    <message>
+        <source>Mind your ears and speakers: start with the monitor down, and find what jumps before it is turned up.</source>
+        <translation>Ohren und Lautsprecher schonen: mit leiser Abhöre beginnen und vor dem Aufdrehen suchen, was springt.</translation>
+    </message>
+    <message>
+        <source>sums to {:.1f} V, over the rails {:.1f} % of the time</source>
+        <translation>summiert sich auf {:.1f} V, {:.1f} % der Zeit über der Versorgungsgrenze</translation>
+    </message>
+    <message>
+        <source>{} adds up to more than the ±10 V that it can put out, so the sum is bent.</source>
+        <translation>{} kommt auf mehr als die ±10 V, die er ausgeben kann, also wird die Summe verbogen.</translation>
+    </message>
+    <message>
+        <source>Turn {} down to {}</source>
+        <translation>{} auf {} herunterdrehen</translation>
+    </message>
+    <message>
+        <source>Lengthen the gates to {:.0f} % of a step</source>
+        <translation>Gates auf {:.0f} % eines Schritts verlängern</translation>
+    </message>
+    <message>
+        <source>gate {:.0f} ms, attack + decay {:.0f} ms</source>
+        <translation>Gate {:.0f} ms, Attack + Decay {:.0f} ms</translation>
+    </message>
+    <message>
+        <source>The gate of {} closes before its decay is over, so sustain is never reached and release starts early.</source>
+        <translation>Das Gate von {} schließt vor dem Ende des Decay, also wird Sustain nie erreicht, und Release beginnt zu früh.</translation>
+    </message>
+    <message>
+        <source>Shorten decay to {}</source>
+        <translation>Decay auf {} verkürzen</translation>
+    </message>
+    <message>
+        <source>still at {:.0f} % after {:.0f} ms, when the next hit comes</source>
+        <translation>nach {1} ms, wenn der nächste Schlag kommt, noch bei {0} %</translation>
+    </message>
+    <message>
+        <source>The tail of {} is longer than the step, so hits run into each other.</source>
+        <translation>Der Ausklang von {} ist länger als der Schritt, also laufen die Schläge ineinander.</translation>
+    </message>
+    <message>
+        <source>pulses of {:.0f} ms</source>
+        <translation>Pulse von {:.0f} ms</translation>
+    </message>
+    <message>
+        <source>{} holds as long as its gate is high, and these are triggers: it falls back before it has risen.</source>
+        <translation>{} hält, solange das Gate hoch ist, und das hier sind Trigger: er fällt zurück, bevor er gestiegen ist.</translation>
+    </message>
+    <message>
+        <source>flatness {:.3f}: 0 is a tone, 0.56 white noise</source>
+        <translation>Flachheit {:.3f}: 0 ist ein Ton, 0,56 weißes Rauschen</translation>
+    </message>
+    <message>
+        <source>{} and {} shake each other so hard that no pitch is left.</source>
+        <translation>{} und {} rütteln so stark aneinander, dass keine Tonhöhe bleibt.</translation>
+    </message>
+    <message>
+        <source>width {:.0f}…{:.0f} %, silent {:.0f} % of the time</source>
+        <translation>Breite {:.0f}…{:.0f} %, {:.0f} % der Zeit stumm</translation>
+    </message>
+    <message>
+        <source>At 0 or 100 % the pulse of {} stands still and is not heard.</source>
+        <translation>Bei 0 oder 100 % steht der Puls von {} still und ist nicht zu hören.</translation>
+    </message>
+    <message>
+        <source>{:.1f}…{:+.1f} V, shut {:.0f} % of the time</source>
+        <translation>{:.1f}…{:+.1f} V, {:.0f} % der Zeit zu</translation>
+    </message>
+    <message>
+        <source>{} opens from 0 V on; what goes below zero shuts it. An offset lifts the whole swing.</source>
+        <translation>{} öffnet ab 0 V; was unter null geht, schließt ihn. Ein Offset hebt den ganzen Hub.</translation>
+    </message>
+    <message>
+        <source>0…{:+.1f} V pans to one side only</source>
+        <translation>0…{:+.1f} V schwenkt nur zu einer Seite</translation>
+    </message>
+    <message>
+        <source>{} stands in the middle and is pushed only one way. Set its pan to the other side.</source>
+        <translation>{} steht in der Mitte und wird nur in eine Richtung geschoben. Pan auf die andere Seite stellen.</translation>
+    </message>
+    <message>
+        <source>{:.1f} V arrive, {} pass</source>
+        <translation>{:.1f} V kommen an, {} kommen durch</translation>
+    </message>
+    <message>
+        <source>{} of {} scales this input and stands at {} ({}), so the cable has no effect.</source>
+        <translation>{} von {} bestimmt diesen Eingang und steht auf {} ({}), also wirkt das Kabel nicht.</translation>
+    </message>
+    <message>
+        <source>Open {} to {}</source>
+        <translation>{} auf {} öffnen</translation>
+    </message>
+    <message>
+        <source>{} · {}</source>
+        <translation>{} · {}</translation>
+    </message>
+    <message>
+        <source>moving, near {}</source>
+        <translation>bewegt, nahe {}</translation>
+    </message>
+    <message>
+        <source>no steady pitch</source>
+        <translation>ohne feste Tonhöhe</translation>
+    </message>
+    <message>
+        <source>{}</source>
+        <translation>{}</translation>
+    </message>
+    <message>
+        <source>{}…{}</source>
+        <translation>{}…{}</translation>
+    </message>
+    <message>
+        <source>{} open</source>
+        <translation>{} offen</translation>
+    </message>
+    <message>
+        <source>stays low</source>
+        <translation>bleibt unten</translation>
+    </message>
+    <message>
+        <source>steady</source>
+        <translation>gleich bleibend</translation>
+    </message>
+    <message>
+        <source>period {}</source>
+        <translation>Periode {}</translation>
+    </message>
+    <message>
+        <source>DC {:+.2f} V</source>
+        <translation>DC {:+.2f} V</translation>
+    </message>
+    <message>
+        <source>over the rails</source>
+        <translation>übersteuert</translation>
+    </message>
+    <message>
+        <source>Take {} from the case and tie {} to {}</source>
+        <translation>{} aus dem Gehäuse nehmen und {} mit {} verbinden</translation>
+    </message>
+    <message>
+        <source>{} is not tied to a way out yet.</source>
+        <translation>{} führt noch zu keinem Ausgang.</translation>
+    </message>
+    <message>
+        <source>moving, {}…{}</source>
+        <translation>bewegt, {}…{}</translation>
+    </message>
+</context>
+<context>
+    <name>lariat</name>
+    <message>
+        <source>Stock</source>
+        <translation>Bestand</translation>
+    </message>
+    <message>
+        <source>What have I, and what is left?</source>
+        <translation>Was habe ich, und was ist noch frei?</translation>
+    </message>
+    <message>
+        <source>This place will count what your case can do, and show which modules, cables and milliamps are still free.</source>
+        <translation>Hier wird gezählt, was das Gehäuse kann, und gezeigt, welche Module, Kabel und Milliampere noch frei sind.</translation>
+    </message>
+    <message>
+        <source>Plan</source>
+        <translation>Plan</translation>
+    </message>
+    <message>
+        <source>How do I build that here?</source>
+        <translation>Wie baue ich das hier?</translation>
+    </message>
+    <message>
+        <source>This place will turn a recipe and your wishes into cable rows and knob settings for your own case.</source>
+        <translation>Hier werden ein Rezept und Wünsche zu Kabelzeilen und Reglerstellungen für das eigene Gehäuse.</translation>
+    </message>
+    <message>
+        <source>Patch</source>
+        <translation>Patch</translation>
+    </message>
+    <message>
+        <source>What is tied to what, and what flows?</source>
+        <translation>Was ist womit verbunden, und was fließt?</translation>
+    </message>
+    <message>
+        <source>Time</source>
+        <translation>Zeit</translation>
+    </message>
+    <message>
+        <source>What happens when?</source>
+        <translation>Was geschieht wann?</translation>
+    </message>
+    <message>
+        <source>This place will show steps and drums above the envelopes and hits that they cause.</source>
+        <translation>Hier stehen Schritte und Schläge über den Hüllkurven und Treffern, die sie auslösen.</translation>
+    </message>
+    <message>
+        <source>Bench</source>
+        <translation>Messen</translation>
+    </message>
+    <message>
+        <source>What is it, exactly?</source>
+        <translation>Was ist es genau?</translation>
+    </message>
+    <message>
+        <source>This place will put scope, spectrum, tuner and level ladder on any jack.</source>
+        <translation>Hier liegen Oszilloskop, Spektrum, Stimmgerät und Pegelleiter an jeder Buchse.</translation>
+    </message>
+    <message>
+        <source>Sheet</source>
+        <translation>Blatt</translation>
+    </message>
+    <message>
+        <source>How do I build it again?</source>
+        <translation>Wie baue ich es wieder auf?</translation>
+    </message>
+    <message>
+        <source>Log</source>
+        <translation>Log</translation>
+    </message>
+    <message>
+        <source>What did I do, and what was better?</source>
+        <translation>Was habe ich getan, und was war besser?</translation>
+    </message>
+    <message>
+        <source>This place will keep takes of the patch with their sound, readings and notes, and tell any two apart.</source>
+        <translation>Hier werden Fassungen des Patches mit Klang, Messwerten und Notizen aufbewahrt und je zwei verglichen.</translation>
+    </message>
+    <message>
+        <source>free · takes %1</source>
+        <translation>frei · nimmt %1</translation>
+    </message>
+    <message>
+        <source>free</source>
+        <translation>frei</translation>
+    </message>
+    <message>
+        <source>Cables</source>
+        <translation>Kabel</translation>
+    </message>
+    <message>
+        <source>%1 is there already. Is it to be replaced?</source>
+        <translation>%1 gibt es schon. Soll es ersetzt werden?</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::BuildingActions</name>
+    <message>
+        <source>&amp;Add from the case</source>
+        <translation>Aus dem Gehäuse &amp;hinzufügen</translation>
+    </message>
+    <message>
+        <source>&amp;Find a part to add…</source>
+        <translation>Teil &amp;suchen und hinzufügen…</translation>
+    </message>
+    <message>
+        <source>A&amp;nother of a kind…</source>
+        <translation>&amp;Noch eines dieser Art…</translation>
+    </message>
+    <message>
+        <source>&amp;Insert into the cable…</source>
+        <translation>In das Kabel &amp;einsetzen…</translation>
+    </message>
+    <message>
+        <source>&amp;Split its output…</source>
+        <translation>Seinen Ausgang &amp;aufteilen…</translation>
+    </message>
+    <message>
+        <source>Plug its &amp;start elsewhere…</source>
+        <translation>Seinen An&amp;fang umstecken…</translation>
+    </message>
+    <message>
+        <source>Plug its en&amp;d elsewhere…</source>
+        <translation>Sein En&amp;de umstecken…</translation>
+    </message>
+    <message>
+        <source>S&amp;wap the two chosen cables</source>
+        <translation>Die zwei gewählten Kabel &amp;tauschen</translation>
+    </message>
+    <message>
+        <source>Take the cable &amp;out</source>
+        <translation>Kabel &amp;herausnehmen</translation>
+    </message>
+    <message>
+        <source>Row &amp;earlier</source>
+        <translation>Zeile nach &amp;oben</translation>
+    </message>
+    <message>
+        <source>Row &amp;later</source>
+        <translation>Zeile nach &amp;unten</translation>
+    </message>
+    <message>
+        <source>Put the rows &amp;under…</source>
+        <translation>Zeilen einordnen &amp;unter…</translation>
+    </message>
+    <message>
+        <source>&amp;Name, voice and note of the post…</source>
+        <translation>&amp;Name, Stimme und Notiz des Pfostens…</translation>
+    </message>
+    <message>
+        <source>&amp;Copy its settings</source>
+        <translation>Einstellungen &amp;kopieren</translation>
+    </message>
+    <message>
+        <source>Past&amp;e settings</source>
+        <translation>Einstellungen einf&amp;ügen</translation>
+    </message>
+    <message>
+        <source>&amp;Remove the post</source>
+        <translation>Pfosten &amp;entfernen</translation>
+    </message>
+    <message>
+        <source>Double the &amp;voice…</source>
+        <translation>Stimme &amp;verdoppeln…</translation>
+    </message>
+    <message>
+        <source>Rename…</source>
+        <translation>Umbenennen…</translation>
+    </message>
+    <message>
+        <source>Colour</source>
+        <translation>Farbe</translation>
+    </message>
+    <message>
+        <source>colour a heading</source>
+        <translation>Überschrift färben</translation>
+    </message>
+    <message>
+        <source>None</source>
+        <translation>Keine</translation>
+    </message>
+    <message>
+        <source>Moss</source>
+        <translation>Moos</translation>
+    </message>
+    <message>
+        <source>Slate</source>
+        <translation>Schiefer</translation>
+    </message>
+    <message>
+        <source>Rust</source>
+        <translation>Rost</translation>
+    </message>
+    <message>
+        <source>Plum</source>
+        <translation>Pflaume</translation>
+    </message>
+    <message>
+        <source>Sand</source>
+        <translation>Sand</translation>
+    </message>
+    <message>
+        <source>Move up</source>
+        <translation>Nach oben</translation>
+    </message>
+    <message>
+        <source>move a heading</source>
+        <translation>Überschrift verschieben</translation>
+    </message>
+    <message>
+        <source>Move down</source>
+        <translation>Nach unten</translation>
+    </message>
+    <message>
+        <source>Let %1 sound</source>
+        <translation>%1 wieder hören</translation>
+    </message>
+    <message>
+        <source>Silence %1</source>
+        <translation>%1 stummschalten</translation>
+    </message>
+    <message>
+        <source>Let all voices sound</source>
+        <translation>Alle Stimmen hören</translation>
+    </message>
+    <message>
+        <source>Hear %1 alone</source>
+        <translation>Nur %1 hören</translation>
+    </message>
+    <message>
+        <source>Choose a row of the chart first.</source>
+        <translation>Zuerst eine Zeile des Plans wählen.</translation>
+    </message>
+    <message>
+        <source>  (row %1)</source>
+        <translation>  (Reihe %1)</translation>
+    </message>
+    <message>
+        <source>Everything in this case is in use</source>
+        <translation>Alles in diesem Gehäuse ist in Gebrauch</translation>
+    </message>
+    <message>
+        <source>This patch names no case</source>
+        <translation>Dieser Patch nennt kein Gehäuse</translation>
+    </message>
+    <message>
+        <source>add %1</source>
+        <translation>%1 hinzufügen</translation>
+    </message>
+    <message>
+        <source>Add from the case</source>
+        <translation>Aus dem Gehäuse hinzufügen</translation>
+    </message>
+    <message>
+        <source>Type part of a module&apos;s or part&apos;s name</source>
+        <translation>Einen Teil des Namens von Modul oder Teil eingeben</translation>
+    </message>
+    <message>
+        <source>Another of a kind</source>
+        <translation>Noch eines dieser Art</translation>
+    </message>
+    <message>
+        <source>Type a function: VCA, filter, contour …</source>
+        <translation>Eine Funktion eingeben: VCA, filter, contour …</translation>
+    </message>
+    <message>
+        <source>%1 – %2 of %3 free</source>
+        <translation>%1 – %2 von %3 frei</translation>
+    </message>
+    <message>
+        <source>Every %1 of this case is in use.</source>
+        <translation>Jedes %1 dieses Gehäuses ist in Gebrauch.</translation>
+    </message>
+    <message>
+        <source>Insert into cable %1</source>
+        <translation>In Kabel %1 einsetzen</translation>
+    </message>
+    <message>
+        <source>Type a function, part or post</source>
+        <translation>Funktion, Teil oder Pfosten eingeben</translation>
+    </message>
+    <message>
+        <source>insert %1</source>
+        <translation>%1 einsetzen</translation>
+    </message>
+    <message>
+        <source>%1 – %2 free</source>
+        <translation>%1 – %2 frei</translation>
+    </message>
+    <message>
+        <source>%1 (in use)</source>
+        <translation>%1 (in Gebrauch)</translation>
+    </message>
+    <message>
+        <source>Split %1</source>
+        <translation>%1 aufteilen</translation>
+    </message>
+    <message>
+        <source>Type the input it is to reach as well</source>
+        <translation>Den Eingang eingeben, den er auch erreichen soll</translation>
+    </message>
+    <message>
+        <source>Ways to split %1</source>
+        <translation>Wege, %1 aufzuteilen</translation>
+    </message>
+    <message>
+        <source>Type to choose</source>
+        <translation>Zum Auswählen tippen</translation>
+    </message>
+    <message>
+        <source>Take the free copy at %1</source>
+        <translation>Die freie Kopie an %1 nehmen</translation>
+    </message>
+    <message>
+        <source>Go through %1</source>
+        <translation>Über %1 gehen</translation>
+    </message>
+    <message>
+        <source>Stack a second plug</source>
+        <translation>Einen zweiten Stecker aufstecken</translation>
+    </message>
+    <message numerus="yes">
+        <source> – %n cable(s)</source>
+        <translation>
+            <numerusform> – %n Kabel</numerusform>
+            <numerusform> – %n Kabel</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>, loses nothing</source>
+        <translation>, verliert nichts</translation>
+    </message>
+    <message>
+        <source>, loses %1 % (%2 cents a volt)</source>
+        <translation>, verliert %1 % (%2 Cent je Volt)</translation>
+    </message>
+    <message>
+        <source>split an output</source>
+        <translation>Ausgang aufteilen</translation>
+    </message>
+    <message>
+        <source>Plug the start elsewhere</source>
+        <translation>Anfang umstecken</translation>
+    </message>
+    <message>
+        <source>Plug the end elsewhere</source>
+        <translation>Ende umstecken</translation>
+    </message>
+    <message>
+        <source>Type part of a jack&apos;s name</source>
+        <translation>Einen Teil des Buchsennamens eingeben</translation>
+    </message>
+    <message>
+        <source>move an end of a cable</source>
+        <translation>Kabelende umstecken</translation>
+    </message>
+    <message>
+        <source>%1 has no output.</source>
+        <translation>%1 hat keinen Ausgang.</translation>
+    </message>
+    <message>
+        <source>Every input of %1 is taken.</source>
+        <translation>Jeder Eingang von %1 ist belegt.</translation>
+    </message>
+    <message>
+        <source>Choose two rows first, the second one with Ctrl; their ends change places.</source>
+        <translation>Zuerst zwei Zeilen wählen, die zweite mit Strg; ihre Enden tauschen die Plätze.</translation>
+    </message>
+    <message>
+        <source>swap two cables</source>
+        <translation>zwei Kabel tauschen</translation>
+    </message>
+    <message>
+        <source>Choose a row or post of the voice first.</source>
+        <translation>Zuerst eine Zeile oder einen Pfosten der Stimme wählen.</translation>
+    </message>
+    <message>
+        <source>Double the voice</source>
+        <translation>Stimme verdoppeln</translation>
+    </message>
+    <message>
+        <source>Name of the second %1</source>
+        <translation>Name der zweiten Stimme %1</translation>
+    </message>
+    <message>
+        <source>double %1</source>
+        <translation>%1 verdoppeln</translation>
+    </message>
+    <message>
+        <source>Put the rows under</source>
+        <translation>Zeilen einordnen unter</translation>
+    </message>
+    <message>
+        <source>Voice · step</source>
+        <translation>Stimme · Schritt</translation>
+    </message>
+    <message>
+        <source>put rows under %1</source>
+        <translation>Zeilen unter %1 einordnen</translation>
+    </message>
+    <message>
+        <source>Rename the heading</source>
+        <translation>Überschrift umbenennen</translation>
+    </message>
+    <message>
+        <source>rename a heading</source>
+        <translation>Überschrift umbenennen</translation>
+    </message>
+    <message>
+        <source>Choose a post first.</source>
+        <translation>Zuerst einen Pfosten wählen.</translation>
+    </message>
+    <message>
+        <source>%1</source>
+        <translation>%1</translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation>Name</translation>
+    </message>
+    <message>
+        <source>Voice</source>
+        <translation>Stimme</translation>
+    </message>
+    <message>
+        <source>Note</source>
+        <translation>Notiz</translation>
+    </message>
+    <message>
+        <source>write down a post</source>
+        <translation>Pfosten beschreiben</translation>
+    </message>
+    <message>
+        <source>Copied %1 settings of %2.</source>
+        <translation>%1 Einstellungen von %2 kopiert.</translation>
+    </message>
+    <message>
+        <source>The clipboard holds no setting of %1; it takes lines such as “cutoff = 412 Hz”.</source>
+        <translation>Die Zwischenablage enthält keine Einstellung von %1; erwartet werden Zeilen wie „cutoff = 412 Hz“.</translation>
+    </message>
+    <message>
+        <source>paste settings</source>
+        <translation>Einstellungen einfügen</translation>
+    </message>
+    <message>
+        <source>%1 knobs of %2 set.</source>
+        <translation>%1 Regler von %2 gesetzt.</translation>
+    </message>
+    <message>
+        <source>Choose the post to remove first.</source>
+        <translation>Zuerst den Pfosten wählen, der entfernt werden soll.</translation>
+    </message>
+    <message>
+        <source>remove %1</source>
+        <translation>%1 entfernen</translation>
+    </message>
+    <message>
+        <source>Order the posts alon&amp;g the flow</source>
+        <translation>Pfosten entlan&amp;g des Signalflusses ordnen</translation>
+    </message>
+    <message>
+        <source>The posts stand along the flow already.</source>
+        <translation>Die Pfosten stehen schon entlang des Signalflusses.</translation>
+    </message>
+    <message>
+        <source>order the posts</source>
+        <translation>Pfosten ordnen</translation>
+    </message>
+    <message>
+        <source>Its &amp;heading…</source>
+        <translation>Seine Überschrif&amp;t…</translation>
+    </message>
+    <message>
+        <source>Unfold</source>
+        <translation>Aufklappen</translation>
+    </message>
+    <message>
+        <source>Fold</source>
+        <translation>Zuklappen</translation>
+    </message>
+    <message>
+        <source>unfold a heading</source>
+        <translation>Überschrift aufklappen</translation>
+    </message>
+    <message>
+        <source>fold a heading</source>
+        <translation>Überschrift zuklappen</translation>
+    </message>
+    <message>
+        <source>%1 has no input.</source>
+        <translation>%1 hat keinen Eingang.</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::CableCard</name>
+    <message>
+        <source>Readings of this cable</source>
+        <translation>Messwerte dieses Kabels</translation>
+    </message>
+    <message>
+        <source>Note on this cable</source>
+        <translation>Notiz zu diesem Kabel</translation>
+    </message>
+    <message>
+        <source>Note for the sheet</source>
+        <translation>Notiz für das Blatt</translation>
+    </message>
+    <message>
+        <source>Which cable to use</source>
+        <translation>Welches Kabel zu nehmen ist</translation>
+    </message>
+    <message>
+        <source>Length not chosen</source>
+        <translation>Länge nicht gewählt</translation>
+    </message>
+    <message>
+        <source>%1 cm %2 (%3 of %4 used)</source>
+        <translation>%1 cm %2 (%3 von %4 benutzt)</translation>
+    </message>
+    <message>
+        <source>%1 cm %2 (not in this case)</source>
+        <translation>%1 cm %2 (nicht in diesem Gehäuse)</translation>
+    </message>
+    <message>
+        <source>write down cable %1</source>
+        <translation>Kabel %1 beschreiben</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::Chart</name>
+    <message>
+        <source>Cable chart</source>
+        <translation>Kabelplan</translation>
+    </message>
+    <message>
+        <source>remove cable %1</source>
+        <translation>Kabel %1 entfernen</translation>
+    </message>
+    <message>
+        <source>remove %1 cables</source>
+        <translation>%1 Kabel entfernen</translation>
+    </message>
+    <message>
+        <source>move cable %1 to row %2</source>
+        <translation>Kabel %1 in Zeile %2 verschieben</translation>
+    </message>
+    <message>
+        <source>%1 to %2</source>
+        <translation>%1 nach %2</translation>
+    </message>
+    <message>
+        <source>fold %1</source>
+        <translation>%1 zuklappen</translation>
+    </message>
+    <message>
+        <source>unfold %1</source>
+        <translation>%1 aufklappen</translation>
+    </message>
+    <message>
+        <source>move a post</source>
+        <translation>Pfosten verschieben</translation>
+    </message>
+    <message>
+        <source>to %1</source>
+        <translation>nach %1</translation>
+    </message>
+    <message>
+        <source>to another post</source>
+        <translation>zu einem anderen Pfosten</translation>
+    </message>
+    <message>
+        <source>%1 V</source>
+        <translation>%1 V</translation>
+    </message>
+    <message>
+        <source>%1…%2 V</source>
+        <translation>%1…%2 V</translation>
+    </message>
+    <message>
+        <source>No cable yet. Drag from one post&apos;s line to another, or press Ctrl+T and write which output goes to which input.</source>
+        <translation>Noch kein Kabel. Von der Linie eines Pfostens zu einer anderen ziehen, oder Strg+T drücken und schreiben, welcher Ausgang in welchen Eingang geht.</translation>
+    </message>
+    <message numerus="yes">
+        <source>  (%n row(s))</source>
+        <translation>
+            <numerusform>  (%n Zeile)</numerusform>
+            <numerusform>  (%n Zeilen)</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>  · silent</source>
+        <translation>  · stumm</translation>
+    </message>
+    <message>
+        <source>loop: 1 sample late</source>
+        <translation>Schleife: 1 Sample</translation>
+    </message>
+    <message>
+        <source>silenced</source>
+        <translation>stumm</translation>
+    </message>
+    <message>
+        <source>heard alone</source>
+        <translation>allein gehört</translation>
+    </message>
+    <message>
+        <source>over the rails</source>
+        <translation>übersteuert</translation>
+    </message>
+    <message>
+        <source>behind the panel</source>
+        <translation>hinter der Platte</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::ChartMap</name>
+    <message>
+        <source>Map of the chart</source>
+        <translation>Übersicht des Plans</translation>
+    </message>
+    <message>
+        <source>The whole patch; click to go there</source>
+        <translation>Der ganze Patch; klicken führt dorthin</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::Checker</name>
+    <message>
+        <source>checking</source>
+        <translation>Prüfung</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::CommandFinder</name>
+    <message>
+        <source>Find a command</source>
+        <translation>Befehl suchen</translation>
+    </message>
+    <message>
+        <source>Type part of a command&apos;s name</source>
+        <translation>Einen Teil des Befehlsnamens eingeben</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::Controllers</name>
+    <message>
+        <source>learn controller %1</source>
+        <translation>Controller %1 lernen</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::Document</name>
+    <message>
+        <source>recover unsaved work</source>
+        <translation>nicht gespeicherte Arbeit zurückholen</translation>
+    </message>
+    <message>
+        <source>It holds no patch any more.</source>
+        <translation>Die Datei enthält keinen Patch mehr.</translation>
+    </message>
+    <message>
+        <source>It was written at %1.</source>
+        <translation>Sie wurde am %1 geschrieben.</translation>
+    </message>
+    <message>
+        <source>cables: %1 before, %2 now</source>
+        <translation>Kabel: vorher %1, jetzt %2</translation>
+    </message>
+    <message>
+        <source>posts: %1 before, %2 now</source>
+        <translation>Pfosten: vorher %1, jetzt %2</translation>
+    </message>
+    <message>
+        <source>title: “%1”</source>
+        <translation>Titel: „%1“</translation>
+    </message>
+    <message>
+        <source>knobs, patterns or notes</source>
+        <translation>Regler, Muster oder Notizen</translation>
+    </message>
+    <message>
+        <source>It was written at %1 (%2).</source>
+        <translation>Sie wurde am %1 geschrieben (%2).</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::EmptyChart</name>
+    <message>
+        <source>Ways to begin</source>
+        <translation>Wie man anfängt</translation>
+    </message>
+    <message>
+        <source>This patch is empty. Begin with …</source>
+        <translation>Dieser Patch ist leer. Anfangen mit …</translation>
+    </message>
+    <message>
+        <source>%1  (%2)</source>
+        <translation>%1  (%2)</translation>
+    </message>
+    <message>
+        <source>a part from the case</source>
+        <translation>einem Teil aus dem Gehäuse</translation>
+    </message>
+    <message>
+        <source>a function: VCO, filter, contour …</source>
+        <translation>einer Funktion: VCO, Filter, Hüllkurve …</translation>
+    </message>
+    <message>
+        <source>a sentence, such as “vco saw to filter in”</source>
+        <translation>einem Satz wie „vco saw to filter in“</translation>
+    </message>
+    <message>
+        <source>a patch that came with Lariat</source>
+        <translation>einem mitgelieferten Patch</translation>
+    </message>
+    <message>
+        <source>a patch that was written down</source>
+        <translation>einem aufgeschriebenen Patch</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::EnvelopePicture</name>
+    <message>
+        <source>Picture of the contour</source>
+        <translation>Bild der Hüllkurve</translation>
+    </message>
+    <message>
+        <source>What one gate makes of it. Draw the corners to set attack, decay with sustain, and release.</source>
+        <translation>Was ein Gate aus ihr macht. An den Ecken lassen sich Attack, Decay mit Sustain und Release ziehen.</translation>
+    </message>
+    <message>
+        <source>attack %1, decay %2, release %3</source>
+        <translation>Attack %1, Decay %2, Release %3</translation>
+    </message>
+    <message>
+        <source>gate %1</source>
+        <translation>Gate %1</translation>
+    </message>
+    <message>
+        <source>A %1 · D %2 · R %3</source>
+        <translation>A %1 · D %2 · R %3</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::Files</name>
+    <message>
+        <source>Lariat patches (*.lariat *.json)</source>
+        <translation>Lariat-Patches (*.lariat *.json)</translation>
+    </message>
+    <message>
+        <source>%1 — the open patch is unchanged.</source>
+        <translation>%1 — der offene Patch ist unverändert.</translation>
+    </message>
+    <message>
+        <source>Opened %1.</source>
+        <translation>%1 geöffnet.</translation>
+    </message>
+    <message>
+        <source>Open a patch</source>
+        <translation>Patch öffnen</translation>
+    </message>
+    <message>
+        <source>Save the patch</source>
+        <translation>Patch speichern</translation>
+    </message>
+    <message>
+        <source>Another window or program has changed %1 since it was opened here. %2</source>
+        <translation>Ein anderes Fenster oder Programm hat %1 geändert, seit die Datei hier geöffnet wurde. %2</translation>
+    </message>
+    <message>
+        <source>Replace it</source>
+        <translation>Ersetzen</translation>
+    </message>
+    <message>
+        <source>Save under another name…</source>
+        <translation>Unter anderem Namen speichern…</translation>
+    </message>
+    <message>
+        <source>Saved %1.</source>
+        <translation>%1 gespeichert.</translation>
+    </message>
+    <message>
+        <source>Unsaved changes</source>
+        <translation>Nicht gespeicherte Änderungen</translation>
+    </message>
+    <message>
+        <source>“%1” has changes that are not saved.</source>
+        <translation>„%1“ enthält Änderungen, die nicht gespeichert sind.</translation>
+    </message>
+    <message>
+        <source>Nothing opened yet</source>
+        <translation>Noch nichts geöffnet</translation>
+    </message>
+    <message>
+        <source>not saved yet</source>
+        <translation>noch nicht gespeichert</translation>
+    </message>
+    <message>
+        <source>%1 (%2), %3</source>
+        <translation>%1 (%2), %3</translation>
+    </message>
+    <message>
+        <source>Open it</source>
+        <translation>Öffnen</translation>
+    </message>
+    <message>
+        <source>Throw it away</source>
+        <translation>Verwerfen</translation>
+    </message>
+    <message>
+        <source>Nothing was left behind</source>
+        <translation>Nichts ist liegen geblieben</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::FindingCard</name>
+    <message>
+        <source>Ctrl+Z takes it back</source>
+        <translation>Strg+Z nimmt es zurück</translation>
+    </message>
+    <message>
+        <source>Keep it as it is…</source>
+        <translation>So lassen…</translation>
+    </message>
+    <message>
+        <source>It is not shown any more; the patch remembers why</source>
+        <translation>Wird nicht mehr gezeigt; der Patch merkt sich den Grund</translation>
+    </message>
+    <message>
+        <source>Kept: %1</source>
+        <translation>So gelassen: %1</translation>
+    </message>
+    <message>
+        <source>Let it speak again</source>
+        <translation>Wieder melden</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::FindingsPage</name>
+    <message>
+        <source>Findings of which voice</source>
+        <translation>Befunde welcher Stimme</translation>
+    </message>
+    <message>
+        <source>Findings</source>
+        <translation>Befunde</translation>
+    </message>
+    <message>
+        <source>Cable %1</source>
+        <translation>Kabel %1</translation>
+    </message>
+    <message>
+        <source>The case</source>
+        <translation>Das Gehäuse</translation>
+    </message>
+    <message>
+        <source>All voices</source>
+        <translation>Alle Stimmen</translation>
+    </message>
+    <message>
+        <source>let a finding speak again</source>
+        <translation>Befund wieder melden</translation>
+    </message>
+    <message>
+        <source>Mistakes</source>
+        <translation>Fehler</translation>
+    </message>
+    <message>
+        <source>May be wanted</source>
+        <translation>Vielleicht gewollt</translation>
+    </message>
+    <message>
+        <source>Nothing is found wrong here.</source>
+        <translation>Hier ist nichts zu beanstanden.</translation>
+    </message>
+    <message>
+        <source>Looking…</source>
+        <translation>Wird geprüft…</translation>
+    </message>
+    <message>
+        <source>Kept as it is</source>
+        <translation>So gelassen</translation>
+    </message>
+    <message>
+        <source>To know</source>
+        <translation>Gut zu wissen</translation>
+    </message>
+    <message>
+        <source>Click to choose it on the chart</source>
+        <translation>Anklicken, um es im Plan auszuwählen</translation>
+    </message>
+    <message>
+        <source>Next steps</source>
+        <translation>Nächste Schritte</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::Inspector</name>
+    <message>
+        <source>Inspector</source>
+        <translation>Inspektor</translation>
+    </message>
+    <message>
+        <source>Nothing chosen</source>
+        <translation>Nichts gewählt</translation>
+    </message>
+    <message>
+        <source>Take a first part from the case with Patch, Add from the case.</source>
+        <translation>Mit Patch, Aus dem Gehäuse hinzufügen einen ersten Teil nehmen.</translation>
+    </message>
+    <message>
+        <source>Choose a post or a row of the chart to see its knobs and jacks.</source>
+        <translation>Einen Pfosten oder eine Zeile des Plans wählen, um Regler und Buchsen zu sehen.</translation>
+    </message>
+    <message>
+        <source>%1 waits for its other end: click a jack, or press Esc.</source>
+        <translation>%1 wartet auf das andere Ende: eine Buchse anklicken oder Esc drücken.</translation>
+    </message>
+    <message>
+        <source>Cable %1</source>
+        <translation>Kabel %1</translation>
+    </message>
+    <message>
+        <source>%1 to %2</source>
+        <translation>%1 nach %2</translation>
+    </message>
+    <message>
+        <source>Also found: %1</source>
+        <translation>Außerdem gefunden: %1</translation>
+    </message>
+    <message>
+        <source>tie %1 to %2</source>
+        <translation>%1 mit %2 verbinden</translation>
+    </message>
+    <message>
+        <source>Controller %1 turns it now.</source>
+        <translation>Controller %1 dreht ihn jetzt.</translation>
+    </message>
+    <message>
+        <source>and %1 more</source>
+        <translation>und %1 weitere</translation>
+    </message>
+    <message>
+        <source>“%1”</source>
+        <translation>„%1“</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::JackChooser</name>
+    <message>
+        <source>Out of %1</source>
+        <translation>Aus %1</translation>
+    </message>
+    <message>
+        <source>Into %1</source>
+        <translation>In %1</translation>
+    </message>
+    <message>
+        <source>Tie</source>
+        <translation>Verbinden</translation>
+    </message>
+    <message>
+        <source>  taken</source>
+        <translation>  belegt</translation>
+    </message>
+    <message>
+        <source>This post has no output.</source>
+        <translation>Dieser Pfosten hat keinen Ausgang.</translation>
+    </message>
+    <message>
+        <source>Every input here is taken.</source>
+        <translation>Hier ist jeder Eingang belegt.</translation>
+    </message>
+    <message>
+        <source>This post has no input.</source>
+        <translation>Dieser Pfosten hat keinen Eingang.</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::JackPanel</name>
+    <message>
+        <source>Inputs</source>
+        <translation>Eingänge</translation>
+    </message>
+    <message>
+        <source>Outputs</source>
+        <translation>Ausgänge</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::Jobs</name>
+    <message>
+        <source>%1 could not be finished: %2</source>
+        <translation>%1 ließ sich nicht beenden: %2</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::KeyStrip</name>
+    <message>
+        <source>Keys</source>
+        <translation>Tasten</translation>
+    </message>
+    <message>
+        <source>A to L play the white keys, W E T Z U O P the black ones; Page Up and Page Down change the octave, 1 to 9 the velocity.</source>
+        <translation>A bis L spielen die weißen Tasten, W E T Z U O P die schwarzen; Bild auf und Bild ab wechseln die Oktave, 1 bis 9 die Anschlagstärke.</translation>
+    </message>
+    <message>
+        <source>Playing from %1, velocity %2</source>
+        <translation>Spielt ab %1, Anschlag %2</translation>
+    </message>
+    <message>
+        <source>Click here, then play with A to L</source>
+        <translation>Hier klicken, dann mit A bis L spielen</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::Knob</name>
+    <message>
+        <source>Drag up or down, finer with Shift. Double-click to type a value or a position such as 10:20.</source>
+        <translation>Nach oben oder unten ziehen, mit Umschalt feiner. Doppelklick: einen Wert oder eine Stellung wie 10:20 eingeben.</translation>
+    </message>
+    <message>
+        <source>Locked: it stays as it is.</source>
+        <translation>Gesperrt: er bleibt, wie er ist.</translation>
+    </message>
+    <message>
+        <source>Under controller %1.</source>
+        <translation>An Controller %1.</translation>
+    </message>
+    <message>
+        <source>%1 is locked; unlock it with a right click.</source>
+        <translation>%1 ist gesperrt; ein Rechtsklick gibt ihn frei.</translation>
+    </message>
+    <message>
+        <source>%1, value or position</source>
+        <translation>%1, Wert oder Stellung</translation>
+    </message>
+    <message>
+        <source>“%1” is not a setting of %2: it takes %3.</source>
+        <translation>„%1“ ist keine Einstellung von %2: möglich ist %3.</translation>
+    </message>
+    <message>
+        <source>Type a value…</source>
+        <translation>Wert eingeben…</translation>
+    </message>
+    <message>
+        <source>Back to %1</source>
+        <translation>Zurück auf %1</translation>
+    </message>
+    <message>
+        <source>Copy the value</source>
+        <translation>Wert kopieren</translation>
+    </message>
+    <message>
+        <source>Paste a value</source>
+        <translation>Wert einfügen</translation>
+    </message>
+    <message>
+        <source>Unlock</source>
+        <translation>Freigeben</translation>
+    </message>
+    <message>
+        <source>Lock</source>
+        <translation>Sperren</translation>
+    </message>
+    <message>
+        <source>Write a note…</source>
+        <translation>Notiz schreiben…</translation>
+    </message>
+    <message>
+        <source>Change the note…</source>
+        <translation>Notiz ändern…</translation>
+    </message>
+    <message>
+        <source>Learn a MIDI controller</source>
+        <translation>MIDI-Controller lernen</translation>
+    </message>
+    <message>
+        <source>Forget controller %1</source>
+        <translation>Controller %1 vergessen</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::KnobPanel</name>
+    <message>
+        <source>draw the contour of %1</source>
+        <translation>Hüllkurve von %1 ziehen</translation>
+    </message>
+    <message>
+        <source>One octave for what arrives</source>
+        <translation>Eine Oktave für das, was ankommt</translation>
+    </message>
+    <message>
+        <source>free a knob of its controller</source>
+        <translation>Regler vom Controller lösen</translation>
+    </message>
+    <message>
+        <source>Keep the present state</source>
+        <translation>Jetzigen Zustand festhalten</translation>
+    </message>
+    <message>
+        <source>Writes the eight bits into the State switch; a trigger at restore brings them back.</source>
+        <translation>Schreibt die acht Bits in den Schalter State; ein Trigger an restore holt sie zurück.</translation>
+    </message>
+    <message>
+        <source>keep state %1</source>
+        <translation>Zustand %1 festhalten</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>keine</translation>
+    </message>
+    <message>
+        <source>choose %1</source>
+        <translation>%1 wählen</translation>
+    </message>
+    <message>
+        <source>Recording</source>
+        <translation>Aufnahme</translation>
+    </message>
+    <message>
+        <source>Tuning</source>
+        <translation>Stimmung</translation>
+    </message>
+    <message>
+        <source>Unlock</source>
+        <translation>Freigeben</translation>
+    </message>
+    <message>
+        <source>Lock</source>
+        <translation>Sperren</translation>
+    </message>
+    <message>
+        <source>Write a note…</source>
+        <translation>Notiz schreiben…</translation>
+    </message>
+    <message>
+        <source>Learn a MIDI controller</source>
+        <translation>MIDI-Controller lernen</translation>
+    </message>
+    <message>
+        <source>Forget controller %1</source>
+        <translation>Controller %1 vergessen</translation>
+    </message>
+    <message>
+        <source>Move a controller of the MIDI device now; it will turn this knob. Esc leaves it as it is.</source>
+        <translation>Jetzt einen Controller des MIDI-Geräts bewegen; er wird diesen Regler drehen. Esc lässt alles, wie es ist.</translation>
+    </message>
+    <message>
+        <source>Note on a knob</source>
+        <translation>Notiz zu einem Regler</translation>
+    </message>
+    <message>
+        <source>What is to be said of it?</source>
+        <translation>Was ist dazu zu sagen?</translation>
+    </message>
+    <message>
+        <source>note on a knob</source>
+        <translation>Notiz zu einem Regler</translation>
+    </message>
+    <message>
+        <source>lock a knob</source>
+        <translation>Regler sperren</translation>
+    </message>
+    <message>
+        <source>unlock a knob</source>
+        <translation>Regler freigeben</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::MainWindow</name>
+    <message>
+        <source>Left out: %1</source>
+        <translation>Ausgelassen: %1</translation>
+    </message>
+    <message>
+        <source>&amp;View</source>
+        <translation>&amp;Ansicht</translation>
+    </message>
+    <message>
+        <source>&amp;Patch</source>
+        <translation>&amp;Patch</translation>
+    </message>
+    <message>
+        <source>&amp;Sound</source>
+        <translation>&amp;Klang</translation>
+    </message>
+    <message>
+        <source>Start or &amp;stop</source>
+        <translation>&amp;Start oder Stopp</translation>
+    </message>
+    <message>
+        <source>&amp;Back to bar 1</source>
+        <translation>&amp;Zurück zu Takt 1</translation>
+    </message>
+    <message>
+        <source>Monitor &amp;up</source>
+        <translation>Abhöre &amp;lauter</translation>
+    </message>
+    <message>
+        <source>Monitor &amp;down</source>
+        <translation>Abhöre l&amp;eiser</translation>
+    </message>
+    <message>
+        <source>&amp;Real case</source>
+        <translation>Ec&amp;htes Gehäuse</translation>
+    </message>
+    <message>
+        <source>&amp;History…</source>
+        <translation>&amp;Verlauf…</translation>
+    </message>
+    <message>
+        <source>&amp;Help</source>
+        <translation>&amp;Hilfe</translation>
+    </message>
+    <message>
+        <source>&amp;Find a command…</source>
+        <translation>&amp;Befehl suchen…</translation>
+    </message>
+    <message>
+        <source>&amp;Shortcuts</source>
+        <translation>&amp;Tastenkürzel</translation>
+    </message>
+    <message>
+        <source>&amp;About Lariat</source>
+        <translation>&amp;Über Lariat</translation>
+    </message>
+    <message>
+        <source>&amp;File</source>
+        <translation>&amp;Datei</translation>
+    </message>
+    <message>
+        <source>&amp;New patch</source>
+        <translation>&amp;Neuer Patch</translation>
+    </message>
+    <message>
+        <source>New patch &amp;in</source>
+        <translation>Neuer Patch &amp;in</translation>
+    </message>
+    <message>
+        <source>New &amp;window</source>
+        <translation>Neues &amp;Fenster</translation>
+    </message>
+    <message>
+        <source>&amp;Open…</source>
+        <translation>Ö&amp;ffnen…</translation>
+    </message>
+    <message>
+        <source>Open &amp;recent</source>
+        <translation>&amp;Zuletzt geöffnet</translation>
+    </message>
+    <message>
+        <source>Open the &amp;demo</source>
+        <translation>&amp;Demo öffnen</translation>
+    </message>
+    <message>
+        <source>&amp;Save</source>
+        <translation>&amp;Speichern</translation>
+    </message>
+    <message>
+        <source>Save &amp;as…</source>
+        <translation>Speichern &amp;unter…</translation>
+    </message>
+    <message>
+        <source>Pre&amp;ferences…</source>
+        <translation>&amp;Einstellungen…</translation>
+    </message>
+    <message>
+        <source>&amp;Quit</source>
+        <translation>&amp;Beenden</translation>
+    </message>
+    <message>
+        <source>&amp;Edit</source>
+        <translation>&amp;Bearbeiten</translation>
+    </message>
+    <message>
+        <source>&amp;Undo</source>
+        <translation>&amp;Rückgängig</translation>
+    </message>
+    <message>
+        <source>&amp;Redo</source>
+        <translation>&amp;Wiederholen</translation>
+    </message>
+    <message>
+        <source>Open it</source>
+        <translation>Öffnen</translation>
+    </message>
+    <message>
+        <source>%1 of %2 cables</source>
+        <translation>%1 von %2 Kabeln</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n cable(s)</source>
+        <translation>
+            <numerusform>%n Kabel</numerusform>
+            <numerusform>%n Kabel</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>nothing found wrong</source>
+        <translation>nichts zu beanstanden</translation>
+    </message>
+    <message>
+        <source>1 finding</source>
+        <translation>1 Befund</translation>
+    </message>
+    <message>
+        <source>%1 findings</source>
+        <translation>%1 Befunde</translation>
+    </message>
+    <message>
+        <source>not saved yet</source>
+        <translation>noch nicht gespeichert</translation>
+    </message>
+    <message>
+        <source>%1[*] (%2) – Lariat</source>
+        <translation>%1[*] (%2) – Lariat</translation>
+    </message>
+    <message>
+        <source>History</source>
+        <translation>Verlauf</translation>
+    </message>
+    <message>
+        <source>as it was opened</source>
+        <translation>wie geöffnet</translation>
+    </message>
+    <message>
+        <source>Drop one file at a time.</source>
+        <translation>Nur eine Datei auf einmal ablegen.</translation>
+    </message>
+    <message>
+        <source>%1 is not a file on this machine.</source>
+        <translation>%1 ist keine Datei auf diesem Rechner.</translation>
+    </message>
+    <message>
+        <source>Up, Down</source>
+        <translation>Auf, Ab</translation>
+    </message>
+    <message>
+        <source>On the chart: the row before or after</source>
+        <translation>Im Plan: die Zeile davor oder danach</translation>
+    </message>
+    <message>
+        <source>Shift+Up, Shift+Down</source>
+        <translation>Umschalt+Auf, Umschalt+Ab</translation>
+    </message>
+    <message>
+        <source>On the chart: choose rows beside the one that is chosen</source>
+        <translation>Im Plan: weitere Zeilen dazuwählen</translation>
+    </message>
+    <message>
+        <source>Menu key</source>
+        <translation>Menütaste</translation>
+    </message>
+    <message>
+        <source>On the chart: what can be done with the row or post</source>
+        <translation>Im Plan: was mit Zeile oder Pfosten möglich ist</translation>
+    </message>
+    <message>
+        <source>A to L, W E T Z U O P</source>
+        <translation>A bis L, W E T Z U O P</translation>
+    </message>
+    <message>
+        <source>On the keys: play; Page Up and Page Down change the octave</source>
+        <translation>Auf den Tasten: spielen; Bild auf und Bild ab wechseln die Oktave</translation>
+    </message>
+    <message>
+        <source>Left, Right</source>
+        <translation>Links, Rechts</translation>
+    </message>
+    <message>
+        <source>On the chart: the post before or after</source>
+        <translation>Im Plan: der Pfosten davor oder danach</translation>
+    </message>
+    <message>
+        <source>On a knob: ten minutes of the clock hand; with Shift one minute</source>
+        <translation>Auf einem Regler: zehn Minuten des Uhrzeigers; mit Umschalt eine Minute</translation>
+    </message>
+    <message>
+        <source>Enter</source>
+        <translation>Eingabe</translation>
+    </message>
+    <message>
+        <source>On a knob: type a value or a position</source>
+        <translation>Auf einem Regler: Wert oder Stellung eingeben</translation>
+    </message>
+    <message>
+        <source>Shortcuts</source>
+        <translation>Tastenkürzel</translation>
+    </message>
+    <message>
+        <source>About Lariat</source>
+        <translation>Über Lariat</translation>
+    </message>
+    <message>
+        <source>&lt;b&gt;Lariat %1&lt;/b&gt;&lt;p&gt;Plans, simulates and documents modular synthesizer patches.&lt;/p&gt;&lt;p&gt;Free software under the GNU General Public License, version 3 or later.&lt;/p&gt;</source>
+        <translation>&lt;b&gt;Lariat %1&lt;/b&gt;&lt;p&gt;Plant, simuliert und beschreibt Patches für Modularsynthesizer.&lt;/p&gt;&lt;p&gt;Freie Software unter der GNU General Public License, Version 3 oder später.&lt;/p&gt;</translation>
+    </message>
+    <message>
+        <source>Title, key, tempo and description of the patch (%1)</source>
+        <translation>Titel, Tonart, Tempo und Beschreibung des Patches (%1)</translation>
+    </message>
+    <message numerus="yes">
+        <source>Lariat was not closed properly. %n unsaved work(s) were kept; the File menu lists them, the newest is “%1” of %2.</source>
+        <translation>
+            <numerusform>Lariat wurde nicht richtig beendet. %n nicht gespeicherte Arbeit ist erhalten; sie steht im Menü Datei: „%1“ vom %2.</numerusform>
+            <numerusform>Lariat wurde nicht richtig beendet. %n nicht gespeicherte Arbeiten sind erhalten; sie stehen im Menü Datei, die neueste ist „%1“ vom %2.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Later</source>
+        <translation>Später</translation>
+    </message>
+    <message>
+        <source>looking…</source>
+        <translation>wird geprüft …</translation>
+    </message>
+    <message>
+        <source>not finished yet</source>
+        <translation>noch nicht fertig</translation>
+    </message>
+    <message>
+        <source>A&amp;bout this patch…</source>
+        <translation>Ü&amp;ber diesen Patch…</translation>
+    </message>
+    <message>
+        <source>&amp;Unsaved work</source>
+        <translation>&amp;Nicht gespeicherte Arbeit</translation>
+    </message>
+    <message>
+        <source>Ni&amp;ght Watch</source>
+        <translation>Ni&amp;ght Watch</translation>
+    </message>
+    <message>
+        <source>Sound to a &amp;file…</source>
+        <translation>&amp;Klang in eine Datei…</translation>
+    </message>
+    <message>
+        <source>&amp;Close this window</source>
+        <translation>Dieses Fenster s&amp;chließen</translation>
+    </message>
+    <message>
+        <source>B&amp;ack to where I was</source>
+        <translation>&amp;Zurück, wo ich war</translation>
+    </message>
+    <message>
+        <source>Sound to a file</source>
+        <translation>Klang in eine Datei</translation>
+    </message>
+    <message>
+        <source>How many seconds from bar 1 on?</source>
+        <translation>Wie viele Sekunden ab Takt 1?</translation>
+    </message>
+    <message>
+        <source>WAV (*.wav)</source>
+        <translation>WAV (*.wav)</translation>
+    </message>
+    <message>
+        <source>sound to %1</source>
+        <translation>Klang in %1</translation>
+    </message>
+    <message>
+        <source>The sound is in %1.</source>
+        <translation>Der Klang steht in %1.</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::MessageStrip</name>
+    <message>
+        <source>Close</source>
+        <translation>Schließen</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::Meter</name>
+    <message>
+        <source>silent</source>
+        <translation>stumm</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::PatchDialog</name>
+    <message>
+        <source>About this patch</source>
+        <translation>Über diesen Patch</translation>
+    </message>
+    <message>
+        <source>major</source>
+        <translation>Dur</translation>
+    </message>
+    <message>
+        <source>minor</source>
+        <translation>Moll</translation>
+    </message>
+    <message>
+        <source>dorian</source>
+        <translation>dorisch</translation>
+    </message>
+    <message>
+        <source>phrygian</source>
+        <translation>phrygisch</translation>
+    </message>
+    <message>
+        <source>mixolydian</source>
+        <translation>mixolydisch</translation>
+    </message>
+    <message>
+        <source>&amp;Title</source>
+        <translation>&amp;Titel</translation>
+    </message>
+    <message>
+        <source>&amp;Key</source>
+        <translation>Ton&amp;art</translation>
+    </message>
+    <message>
+        <source>Te&amp;mpo</source>
+        <translation>Te&amp;mpo</translation>
+    </message>
+    <message>
+        <source>It comes from %1: the knob “%2”.</source>
+        <translation>Es kommt von %1: Regler „%2“.</translation>
+    </message>
+    <message>
+        <source>No clock of this patch sets a tempo.</source>
+        <translation>Kein Taktgeber dieses Patches bestimmt ein Tempo.</translation>
+    </message>
+    <message>
+        <source>&amp;Description</source>
+        <translation>&amp;Beschreibung</translation>
+    </message>
+    <message>
+        <source>“%1” is no tempo; write %2.</source>
+        <translation>„%1“ ist kein Tempo; möglich ist %2.</translation>
+    </message>
+    <message>
+        <source>The clock is gone.</source>
+        <translation>Der Taktgeber ist nicht mehr da.</translation>
+    </message>
+    <message>
+        <source>describe the patch</source>
+        <translation>Patch beschreiben</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::PatchPlace</name>
+    <message>
+        <source>Show all</source>
+        <translation>Alles zeigen</translation>
+    </message>
+    <message>
+        <source>&amp;Tie a cable</source>
+        <translation>Kabel &amp;verbinden</translation>
+    </message>
+    <message>
+        <source>&amp;Play from a MIDI file…</source>
+        <translation>Aus einer MIDI-Datei s&amp;pielen…</translation>
+    </message>
+    <message>
+        <source>Choose all &amp;rows</source>
+        <translation>Alle &amp;Zeilen wählen</translation>
+    </message>
+    <message>
+        <source>&amp;Compact rows</source>
+        <translation>&amp;Kompakte Zeilen</translation>
+    </message>
+    <message>
+        <source>Wires &amp;behind the panel</source>
+        <translation>&amp;Drähte hinter der Platte</translation>
+    </message>
+    <message>
+        <source>Hold the &amp;traces</source>
+        <translation>&amp;Signalbilder anhalten</translation>
+    </message>
+    <message>
+        <source>&amp;Larger rows</source>
+        <translation>&amp;Größere Zeilen</translation>
+    </message>
+    <message>
+        <source>&amp;Smaller rows</source>
+        <translation>K&amp;leinere Zeilen</translation>
+    </message>
+    <message>
+        <source>Rows as &amp;usual</source>
+        <translation>Zeilen wie &amp;üblich</translation>
+    </message>
+    <message>
+        <source>Only the &amp;path of this cable or post</source>
+        <translation>Nur den &amp;Weg dieses Kabels oder Pfostens</translation>
+    </message>
+    <message>
+        <source>Only this &amp;voice</source>
+        <translation>Nur diese S&amp;timme</translation>
+    </message>
+    <message>
+        <source>The &amp;whole patch</source>
+        <translation>Der ganze &amp;Patch</translation>
+    </message>
+    <message>
+        <source>Build &amp;row by row</source>
+        <translation>Aufbau Zeile für &amp;Zeile</translation>
+    </message>
+    <message>
+        <source>Row by row: &amp;next</source>
+        <translation>Zeile für Zeile: &amp;weiter</translation>
+    </message>
+    <message>
+        <source>Row by row: bac&amp;k</source>
+        <translation>Zeile für Zeile: zurüc&amp;k</translation>
+    </message>
+    <message>
+        <source>What is ch&amp;osen</source>
+        <translation>Was ge&amp;wählt ist</translation>
+    </message>
+    <message>
+        <source>All &amp;findings</source>
+        <translation>Alle &amp;Befunde</translation>
+    </message>
+    <message>
+        <source>Settings &amp;A and B</source>
+        <translation>Einstellungen &amp;A und B</translation>
+    </message>
+    <message>
+        <source>Choose a row of the chart first.</source>
+        <translation>Zuerst eine Zeile des Plans wählen.</translation>
+    </message>
+    <message>
+        <source>Silence the &amp;row, or let it sound</source>
+        <translation>&amp;Zeile stummschalten oder wieder hören</translation>
+    </message>
+    <message>
+        <source>&amp;Listen to this cable, or to the way out again</source>
+        <translation>In dieses &amp;Kabel hören, oder wieder in den Ausgang</translation>
+    </message>
+    <message>
+        <source>You hear this cable alone, without DC and at half its voltage.</source>
+        <translation>Zu hören ist nur dieses Kabel, ohne Gleichspannung und mit halber Spannung.</translation>
+    </message>
+    <message>
+        <source>You hear the way out again.</source>
+        <translation>Zu hören ist wieder der Ausgang.</translation>
+    </message>
+    <message>
+        <source>Silence this &amp;voice, or let it sound</source>
+        <translation>S&amp;timme stummschalten oder wieder hören</translation>
+    </message>
+    <message>
+        <source>&amp;Hear this voice alone, or all</source>
+        <translation>&amp;Nur diese Stimme hören, oder alle</translation>
+    </message>
+    <message>
+        <source>Let &amp;everything sound</source>
+        <translation>&amp;Alles wieder hören</translation>
+    </message>
+    <message>
+        <source>&amp;Keys to play on</source>
+        <translation>&amp;Tasten zum Spielen</translation>
+    </message>
+    <message>
+        <source>This patch has no keys and no MIDI converter that could be played. Add one with Ctrl+E.</source>
+        <translation>Dieser Patch hat weder Tasten noch einen MIDI-Wandler zum Spielen. Mit Strg+E hinzufügen.</translation>
+    </message>
+    <message>
+        <source>Choose a row or a post first; its path is what reaches it and what it reaches.</source>
+        <translation>Zuerst eine Zeile oder einen Pfosten wählen; der Weg ist, was dorthin und von dort weiter führt.</translation>
+    </message>
+    <message>
+        <source>Only the path of %1: %2 of %3 cables</source>
+        <translation>Nur der Weg von %1: %2 von %3 Kabeln</translation>
+    </message>
+    <message>
+        <source>Choose a row or a post of the voice first.</source>
+        <translation>Zuerst eine Zeile oder einen Pfosten der Stimme wählen.</translation>
+    </message>
+    <message>
+        <source>Only %1: %2 of %3 cables</source>
+        <translation>Nur %1: %2 von %3 Kabeln</translation>
+    </message>
+    <message>
+        <source>Choose keys, a MIDI converter or a pad first; they are what can be played.</source>
+        <translation>Zuerst Tasten, einen MIDI-Wandler oder ein Pad wählen; darauf lässt sich spielen.</translation>
+    </message>
+    <message>
+        <source>Play from a MIDI file</source>
+        <translation>Aus einer MIDI-Datei spielen</translation>
+    </message>
+    <message>
+        <source>MIDI files (*.mid *.midi)</source>
+        <translation>MIDI-Dateien (*.mid *.midi)</translation>
+    </message>
+    <message>
+        <source>play %1</source>
+        <translation>%1 spielen</translation>
+    </message>
+    <message>
+        <source>tie %1 to %2</source>
+        <translation>%1 mit %2 verbinden</translation>
+    </message>
+    <message>
+        <source>%1: done. Ctrl+Z takes it back.</source>
+        <translation>%1: erledigt. Strg+Z nimmt es zurück.</translation>
+    </message>
+    <message>
+        <source>Keep it as it is</source>
+        <translation>So lassen</translation>
+    </message>
+    <message>
+        <source>Why is it meant? %1</source>
+        <translation>Warum ist das gewollt? %1</translation>
+    </message>
+    <message>
+        <source>it is meant</source>
+        <translation>es ist gewollt</translation>
+    </message>
+    <message>
+        <source>keep a finding as it is</source>
+        <translation>Befund so lassen</translation>
+    </message>
+    <message>
+        <source>No controller is learned.</source>
+        <translation>Es wird kein Controller gelernt.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 holds %n message(s).</source>
+        <translation>
+            <numerusform>%1 enthält %n Nachricht.</numerusform>
+            <numerusform>%1 enthält %n Nachrichten.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Left out: %1.</source>
+        <translation>Ausgelassen: %1.</translation>
+    </message>
+    <message numerus="yes">
+        <source>They take the place of the %n message(s) that are played now.</source>
+        <translation>
+            <numerusform>Sie treten an die Stelle der %n Nachricht, die jetzt gespielt wird.</numerusform>
+            <numerusform>Sie treten an die Stelle der %n Nachrichten, die jetzt gespielt werden.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>lariat::Preferences</name>
+    <message>
+        <source>Preferences</source>
+        <translation>Einstellungen</translation>
+    </message>
+    <message>
+        <source>As the system</source>
+        <translation>Wie das System</translation>
+    </message>
+    <message>
+        <source>Takes effect when Lariat is started again.</source>
+        <translation>Gilt ab dem nächsten Start von Lariat.</translation>
+    </message>
+    <message>
+        <source>Light</source>
+        <translation>Hell</translation>
+    </message>
+    <message>
+        <source>Dark</source>
+        <translation>Dunkel</translation>
+    </message>
+    <message>
+        <source>Look</source>
+        <translation>Aussehen</translation>
+    </message>
+    <message>
+        <source>Language</source>
+        <translation>Sprache</translation>
+    </message>
+    <message>
+        <source>First one there is</source>
+        <translation>Das erste vorhandene</translation>
+    </message>
+    <message>
+        <source>Sound goes to</source>
+        <translation>Klang geht an</translation>
+    </message>
+    <message>
+        <source>%1 ms (blocks of %2)</source>
+        <translation>%1 ms (Blöcke zu %2)</translation>
+    </message>
+    <message>
+        <source>From an edit to the loudspeaker. If the sound drops out, take more.</source>
+        <translation>Von der Änderung bis zum Lautsprecher. Bei Aussetzern mehr nehmen.</translation>
+    </message>
+    <message>
+        <source>Latency</source>
+        <translation>Latenz</translation>
+    </message>
+    <message>
+        <source>Dropouts</source>
+        <translation>Aussetzer</translation>
+    </message>
+    <message>
+        <source>MIDI comes from</source>
+        <translation>MIDI kommt von</translation>
+    </message>
+    <message>
+        <source>Recording</source>
+        <translation>Aufnahme</translation>
+    </message>
+    <message>
+        <source>Line, phone and instrument inputs can be damaged by eurorack levels: use an output stage. Start with the monitor down, for your ears and your speakers.</source>
+        <translation>Line-, Kopfhörer- und Instrumenteneingänge können durch Eurorack-Pegel Schaden nehmen: eine Ausgangsstufe verwenden. Mit leiser Abhöre beginnen, der Ohren und Lautsprecher wegen.</translation>
+    </message>
+    <message>
+        <source>none so far</source>
+        <translation>bisher keine</translation>
+    </message>
+    <message>
+        <source>%1: a block was not ready when the device wanted it. Take more latency, or close what else keeps this machine busy.</source>
+        <translation>%1: ein Block war nicht fertig, als das Gerät ihn brauchte. Mehr Latenz nehmen oder schließen, was den Rechner sonst beschäftigt.</translation>
+    </message>
+    <message>
+        <source>Only the simulated interface records</source>
+        <translation>Nur das simulierte Gerät nimmt auf</translation>
+    </message>
+    <message>
+        <source>Stop recording</source>
+        <translation>Aufnahme beenden</translation>
+    </message>
+    <message>
+        <source>Record what is played to a WAV file…</source>
+        <translation>Was gespielt wird, in eine WAV-Datei aufnehmen…</translation>
+    </message>
+    <message>
+        <source>Record to</source>
+        <translation>Aufnehmen nach</translation>
+    </message>
+    <message>
+        <source>recording.wav</source>
+        <translation>aufnahme.wav</translation>
+    </message>
+    <message>
+        <source>WAV (*.wav)</source>
+        <translation>WAV (*.wav)</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::SettingsPage</name>
+    <message>
+        <source>Put aside where all knobs stand as A and as B, then go from one to the other. Locked knobs stay.</source>
+        <translation>Die Stellung aller Regler als A und als B festhalten, dann von einer zur anderen gehen. Gesperrte Regler bleiben.</translation>
+    </message>
+    <message>
+        <source>Keep as %1</source>
+        <translation>Als %1 festhalten</translation>
+    </message>
+    <message>
+        <source>Go to %1</source>
+        <translation>Zu %1 gehen</translation>
+    </message>
+    <message>
+        <source>Between A and B, in per cent</source>
+        <translation>Zwischen A und B, in Prozent</translation>
+    </message>
+    <message>
+        <source>keep the knobs as %1</source>
+        <translation>Regler als %1 festhalten</translation>
+    </message>
+    <message>
+        <source>%1 is where the knobs stand now.</source>
+        <translation>%1 ist nun die jetzige Stellung der Regler.</translation>
+    </message>
+    <message>
+        <source>Nothing is kept as %1 yet.</source>
+        <translation>Noch ist nichts als %1 festgehalten.</translation>
+    </message>
+    <message>
+        <source>go to %1</source>
+        <translation>zu %1 gehen</translation>
+    </message>
+    <message>
+        <source>stand between A and B</source>
+        <translation>zwischen A und B stehen</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>Now turn what is to be different, and keep it as the other one.</source>
+        <translation>Nun drehen, was anders sein soll, und als das andere festhalten.</translation>
+    </message>
+    <message>
+        <source>%1 %2: %3 → %4</source>
+        <translation>%1 %2: %3 → %4</translation>
+    </message>
+    <message>
+        <source>A and B are the same.</source>
+        <translation>A und B sind gleich.</translation>
+    </message>
+    <message>
+        <source>… and %1 more</source>
+        <translation>… und %1 weitere</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::SheetPlace</name>
+    <message>
+        <source>Save as PDF…</source>
+        <translation>Als PDF speichern…</translation>
+    </message>
+    <message>
+        <source>Save as Markdown…</source>
+        <translation>Als Markdown speichern…</translation>
+    </message>
+    <message>
+        <source>Patch sheet, page by page</source>
+        <translation>Patch-Blatt, Seite für Seite</translation>
+    </message>
+    <message>
+        <source>Patch sheet as &amp;PDF…</source>
+        <translation>Patch-Blatt als &amp;PDF…</translation>
+    </message>
+    <message>
+        <source>Patch sheet as &amp;Markdown…</source>
+        <translation>Patch-Blatt als &amp;Markdown…</translation>
+    </message>
+    <message>
+        <source>Page %1</source>
+        <translation>Seite %1</translation>
+    </message>
+    <message>
+        <source>PDF (*.pdf)</source>
+        <translation>PDF (*.pdf)</translation>
+    </message>
+    <message>
+        <source>Markdown (*.md)</source>
+        <translation>Markdown (*.md)</translation>
+    </message>
+    <message>
+        <source>Save the patch sheet</source>
+        <translation>Patch-Blatt speichern</translation>
+    </message>
+    <message>
+        <source>The sheet is being worked out; try again in a moment.</source>
+        <translation>Das Blatt wird gerade berechnet; gleich noch einmal versuchen.</translation>
+    </message>
+    <message>
+        <source>The patch sheet is in %1.</source>
+        <translation>Das Patch-Blatt liegt in %1.</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::SidePanel</name>
+    <message>
+        <source>Panel</source>
+        <translation>Leiste</translation>
+    </message>
+    <message>
+        <source>What the panel shows</source>
+        <translation>Was die Leiste zeigt</translation>
+    </message>
+    <message>
+        <source>Chosen</source>
+        <translation>Gewählt</translation>
+    </message>
+    <message>
+        <source>Findings</source>
+        <translation>Befunde</translation>
+    </message>
+    <message>
+        <source>A | B</source>
+        <translation>A | B</translation>
+    </message>
+    <message>
+        <source>Findings (%1)</source>
+        <translation>Befunde (%1)</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::Sound</name>
+    <message>
+        <source>Recording to %1.</source>
+        <translation>Aufnahme nach %1.</translation>
+    </message>
+    <message>
+        <source>The recording is in %1.</source>
+        <translation>Die Aufnahme liegt in %1.</translation>
+    </message>
+    <message>
+        <source>As the metal has it: splits sag, stages hiss, oscillators drift, picky inputs miss pulses.</source>
+        <translation>Wie im Metall: Abzweige geben nach, Stufen rauschen, Oszillatoren driften, heikle Eingänge übersehen Pulse.</translation>
+    </message>
+    <message>
+        <source>Ideal again: nothing sags, hisses or drifts.</source>
+        <translation>Wieder ideal: nichts gibt nach, rauscht oder driftet.</translation>
+    </message>
+    <message>
+        <source>%1 has gone away; playing to the simulated interface. Choose a device in the preferences.</source>
+        <translation>%1 ist nicht mehr da; gespielt wird an das simulierte Gerät. In den Einstellungen ein Gerät wählen.</translation>
+    </message>
+    <message>
+        <source>Blocks of %1 frames cannot be had; it is %2. Choose the latency in the preferences.</source>
+        <translation>Blöcke von %1 Frames gibt es nicht; es sind %2. Die Latenz lässt sich in den Einstellungen wählen.</translation>
+    </message>
+    <message>
+        <source>%1 is not there; playing to %2. Choose a device in the preferences.</source>
+        <translation>%1 ist nicht da; der Klang geht zu %2. Ein Gerät lässt sich in den Einstellungen wählen.</translation>
+    </message>
+    <message>
+        <source>The disk takes no more: the recording has ended. What was recorded until then is in %1.</source>
+        <translation>Der Datenträger ist voll: Die Aufnahme ist beendet. Was bis dahin aufgenommen wurde, steht in %1.</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::StepBar</name>
+    <message>
+        <source>One row back</source>
+        <translation>Eine Zeile zurück</translation>
+    </message>
+    <message>
+        <source>Next row</source>
+        <translation>Nächste Zeile</translation>
+    </message>
+    <message>
+        <source>Whole patch</source>
+        <translation>Ganzer Patch</translation>
+    </message>
+    <message>
+        <source>Row %1 of %2: %3 to %4</source>
+        <translation>Zeile %1 von %2: %3 nach %4</translation>
+    </message>
+    <message>
+        <source> – you should read %1</source>
+        <translation> – zu lesen sein sollte %1</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::TieLine</name>
+    <message>
+        <source>tie: osc a saw to filter in 1</source>
+        <translation>verbinden: osc a saw to filter in 1</translation>
+    </message>
+    <message>
+        <source>Tie line</source>
+        <translation>Verbindungszeile</translation>
+    </message>
+    <message>
+        <source>Write which output goes to which input, then press Enter (Ctrl+T). Several sentences can be pasted at once.</source>
+        <translation>Schreiben, welcher Ausgang in welchen Eingang geht, dann Eingabe (Strg+T). Mehrere Sätze lassen sich auf einmal einfügen.</translation>
+    </message>
+    <message>
+        <source>tie %1 cables</source>
+        <translation>%1 Kabel verbinden</translation>
+    </message>
+    <message>
+        <source>Tied %1 cables.</source>
+        <translation>%1 Kabel verbunden.</translation>
+    </message>
+    <message>
+        <source>write down knobs and names</source>
+        <translation>Regler und Namen aufschreiben</translation>
+    </message>
+    <message>
+        <source>tie a cable</source>
+        <translation>ein Kabel verbinden</translation>
+    </message>
+    <message>
+        <source>Took %1.</source>
+        <translation>Genommen: %1.</translation>
+    </message>
+    <message>
+        <source>Tied %1 to %2.</source>
+        <translation>%1 mit %2 verbunden.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n knob(s), names and notes set.</source>
+        <translation>
+            <numerusform>%n Regler, Name oder Notiz gesetzt.</numerusform>
+            <numerusform>%n Regler, Namen und Notizen gesetzt.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>lariat::TransportBar</name>
+    <message>
+        <source>Start or stop</source>
+        <translation>Start oder Stopp</translation>
+    </message>
+    <message>
+        <source>Start or stop the clock (Space)</source>
+        <translation>Takt starten oder anhalten (Leertaste)</translation>
+    </message>
+    <message>
+        <source>Bar and beat</source>
+        <translation>Takt und Schlag</translation>
+    </message>
+    <message>
+        <source>Tempo</source>
+        <translation>Tempo</translation>
+    </message>
+    <message>
+        <source>out L</source>
+        <translation>aus L</translation>
+    </message>
+    <message>
+        <source>out R</source>
+        <translation>aus R</translation>
+    </message>
+    <message>
+        <source>Monitor level in dB</source>
+        <translation>Abhörpegel in dB</translation>
+    </message>
+    <message>
+        <source>How loud the monitor is. Start low: resonance, feedback and sync can jump 20 dB in a step.</source>
+        <translation>Wie laut die Abhöre ist. Leise beginnen: Resonanz, Rückkopplung und Sync können in einem Schritt um 20 dB springen.</translation>
+    </message>
+    <message>
+        <source>Monitor level</source>
+        <translation>Abhörpegel</translation>
+    </message>
+    <message>
+        <source>Load</source>
+        <translation>Last</translation>
+    </message>
+    <message>
+        <source>no clock</source>
+        <translation>kein Takt</translation>
+    </message>
+    <message>
+        <source>monitor off</source>
+        <translation>Abhöre aus</translation>
+    </message>
+    <message>
+        <source>monitor %1 dB</source>
+        <translation>Abhöre %1 dB</translation>
+    </message>
+    <message>
+        <source>real case · </source>
+        <translation>echtes Gehäuse · </translation>
+    </message>
+    <message>
+        <source>load %1 %</source>
+        <translation>Last %1 %</translation>
+    </message>
+    <message>
+        <source>muted: DC</source>
+        <translation>stumm: Gleichspannung</translation>
+    </message>
+    <message>
+        <source>A voltage that stands still heats loudspeakers. Take it out of what goes to the way out, then move the monitor to hear it.</source>
+        <translation>Eine Spannung, die still steht, heizt Lautsprecher. Aus dem herausnehmen, was zum Ausgang führt, dann die Abhöre bewegen, um es zu hören.</translation>
+    </message>
+    <message>
+        <source>held down: a jump</source>
+        <translation>niedergehalten: ein Sprung</translation>
+    </message>
+    <message>
+        <source>The sound became more than 20 dB louder at once and is held down to that. Move the monitor to let it go.</source>
+        <translation>Der Klang wurde auf einmal mehr als 20 dB lauter und wird darauf niedergehalten. Die Abhöre bewegen, um ihn loszulassen.</translation>
+    </message>
+    <message>
+        <source>muted: runs away</source>
+        <translation>stumm: läuft davon</translation>
+    </message>
+    <message>
+        <source>The sound stayed at the rails for half a second: a loop gain above one. Mend the patch, or move the monitor to hear it.</source>
+        <translation>Der Klang blieb eine halbe Sekunde an der Versorgungsgrenze: Schleifenverstärkung über eins. Den Patch in Ordnung bringen, oder die Abhöre bewegen, um ihn zu hören.</translation>
+    </message>
+    <message>
+        <source>monitor limited</source>
+        <translation>Abhöre begrenzt</translation>
+    </message>
+    <message>
+        <source>%1, %2 dropouts</source>
+        <translation>%1, %2 Aussetzer</translation>
+    </message>
+    <message>
+        <source>Work in the background</source>
+        <translation>Arbeit im Hintergrund</translation>
+    </message>
+    <message>
+        <source>What is worked out in the background; press to stop it</source>
+        <translation>Was im Hintergrund berechnet wird; zum Anhalten drücken</translation>
+    </message>
+    <message>
+        <source>%1 %2 %</source>
+        <translation>%1 %2 %</translation>
+    </message>
+    <message>
+        <source> (and %1 more)</source>
+        <translation> (und %1 weitere)</translation>
+    </message>
+    <message>
+        <source>Stop %1</source>
+        <translation>%1 anhalten</translation>
+    </message>
+</context>
 </TS>

@@ -1,34 +1,68 @@
 <?xml version="1.0" encoding="utf-8"?>
 <!DOCTYPE TS>
 <TS version="2.1" language="en" sourcelanguage="en">
-    <context>
-        <name>lariat::BuildingActions</name>
-        <message numerus="yes">
-            <source> – %n cable(s)</source>
-            <translation>
-                <numerusform> – %n cable</numerusform>
-                <numerusform> – %n cables</numerusform>
-            </translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::Chart</name>
-        <message numerus="yes">
-            <source>  (%n row(s))</source>
-            <translation>
-                <numerusform>  (%n row)</numerusform>
-                <numerusform>  (%n rows)</numerusform>
-            </translation>
-        </message>
-    </context>
-    <context>
-        <name>lariat::MainWindow</name>
-        <message numerus="yes">
-            <source>%n cable(s)</source>
-            <translation>
-                <numerusform>%n cable</numerusform>
-                <numerusform>%n cables</numerusform>
-            </translation>
-        </message>
-    </context>
+<context>
+    <name>lariat::BuildingActions</name>
+    <message numerus="yes">
+        <source> – %n cable(s)</source>
+        <translation>
+            <numerusform> – %n cable</numerusform>
+            <numerusform> – %n cables</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>lariat::Chart</name>
+    <message numerus="yes">
+        <source>  (%n row(s))</source>
+        <translation>
+            <numerusform>  (%n row)</numerusform>
+            <numerusform>  (%n rows)</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>lariat::MainWindow</name>
+    <message numerus="yes">
+        <source>%n cable(s)</source>
+        <translation>
+            <numerusform>%n cable</numerusform>
+            <numerusform>%n cables</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>Lariat was not closed properly. %n unsaved work(s) were kept; the File menu lists them, the newest is “%1” of %2.</source>
+        <translation>
+            <numerusform>Lariat was not closed properly. %n piece of unsaved work was kept; the File menu has it: “%1” of %2.</numerusform>
+            <numerusform>Lariat was not closed properly. %n pieces of unsaved work were kept; the File menu lists them, the newest is “%1” of %2.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>lariat::PatchPlace</name>
+    <message numerus="yes">
+        <source>%1 holds %n message(s).</source>
+        <translation>
+            <numerusform>%1 holds %n message.</numerusform>
+            <numerusform>%1 holds %n messages.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>They take the place of the %n message(s) that are played now.</source>
+        <translation>
+            <numerusform>They take the place of the %n message that is played now.</numerusform>
+            <numerusform>They take the place of the %n messages that are played now.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>lariat::TieLine</name>
+    <message numerus="yes">
+        <source>%n knob(s), names and notes set.</source>
+        <translation>
+            <numerusform>%n knob, name or note set.</numerusform>
+            <numerusform>%n knobs, names and notes set.</numerusform>
+        </translation>
+    </message>
+</context>
 </TS>

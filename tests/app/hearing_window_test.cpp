@@ -240,6 +240,33 @@ class HearingWindowTest : public QObject {
         QCOMPARE(QDir(o.folder.path()).entryList(QDir::Files), QStringList{QStringLiteral("mine.json")});
     }
 
+    /// A recording on a disk that fills up ends with a message and keeps what it has.
+    void aRecordingOnAFullDiskIsKept() {
+        Opened o;
+        const QString file = o.folder.filePath(QStringLiteral("take.wav"));
+        struct sigaction old {};
+        struct sigaction ignore {};
+        ignore.sa_handler = SIG_IGN;
+        sigaction(SIGXFSZ, &ignore, &old);
+        rlimit usual{};
+        getrlimit(RLIMIT_FSIZE, &usual);
+        const rlimit full{200'000, usual.rlim_max}; // half a second
+        setrlimit(RLIMIT_FSIZE, &full);
+        o.window.sound().record(file);
+        QVERIFY(o.window.sound().recording());
+        QTRY_VERIFY_WITH_TIMEOUT(!o.window.sound().recording(), 10'000);
+        setrlimit(RLIMIT_FSIZE, &usual);
+        sigaction(SIGXFSZ, &old, nullptr);
+        QVERIFY(o.window.messages().text().contains(QStringLiteral("The disk takes no more")));
+        QVERIFY(QFileInfo(file).size() > 100'000);
+        // Nor does a recording take the place of a patch.
+        const QString patch = o.folder.filePath(QStringLiteral("mine.json"));
+        QVERIFY(o.window.document().saveAs(patch));
+        o.window.sound().record(patch);
+        QVERIFY(!o.window.sound().recording());
+        QVERIFY(openPatch(patch.toStdString(), workspace().library));
+    }
+
     void historyShowsEveryStep() {
         Opened o;
         o.window.document().apply({SetTitle{"One"}}, QStringLiteral("name One"));

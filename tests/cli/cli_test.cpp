@@ -275,6 +275,50 @@ class CliTest : public QObject {
         QCOMPARE(run({"render", kLamp, "--engine-rate", "12345"}).code, 3);
         QCOMPARE(run({"render"}).code, 3);
     }
+
+    void faultsAreSaidInJsonToo() {
+        const Answer bad = run({"check", "/no/such.json", "--json"});
+        QCOMPARE(bad.code, 2);
+        QCOMPARE(bad.json().object()[QStringLiteral("file")].toString(), QStringLiteral("/no/such.json"));
+        QVERIFY(!bad.json().object()[QStringLiteral("error")].toString().isEmpty());
+        QVERIFY(run({"--version"}).out.contains(QStringLiteral("lariat-cli 0.")));
+        QVERIFY(run({"build", "path", kLamp, "--jack", "osc-a.saw", "--json"}).json().array().size() > 2);
+        QCOMPARE(run({"build", "keep", kLamp, "--rule", "no-such-rule", "--row", "3", "--because", "x", "--out",
+                      in("k.json")})
+                     .code,
+                 2);
+    }
+
+    /// No input is turned into something else, and an answer that cannot be written is no success.
+    void nothingIsWrittenOverUnasked() {
+        const QString patch = in("mine.json");
+        QVERIFY(QFile::copy(kLamp, patch));
+        QFile::setPermissions(patch, QFile::ReadOwner | QFile::WriteOwner);
+        QCOMPARE(run({"render", patch, "--seconds", "0.2", "--out", patch}).code, 2);
+        QCOMPARE(run({"sheet", patch, "--out", in("mine.json")}).code, 2);
+        QCOMPARE(run({"check", patch, "--json"}).json().object().isEmpty() && run({"check", patch}).out.isEmpty(),
+                 false);
+        QCOMPARE(run({"render", patch, "--seconds", "0.2", "--out", ""}).code == 0, false);
+        if (!QFile::exists(QStringLiteral("/dev/full"))) return;
+        QProcess process;
+        process.setStandardOutputFile(QStringLiteral("/dev/full"));
+        process.start(QStringLiteral(LARIAT_CLI), {QStringLiteral("blocks")});
+        QVERIFY(process.waitForFinished());
+        QCOMPARE(process.exitCode(), 2);
+    }
+
+    void sentencesTakePartsFromTheCase() {
+        QFile empty(in("empty.lariat"));
+        QVERIFY(empty.open(QIODevice::WriteOnly));
+        empty.write("{\"format\":\"lariat-patch\",\"version\":1,\"title\":\"New\",\"case\":\"keepers-case\",\"seed\":1,"
+                    "\"posts\":[],\"cables\":[],\"patterns\":[]}");
+        empty.close();
+        const Answer built = run({"tie", in("empty.lariat"), "vco saw to filter in", "filter low-pass to line out in l",
+                                  "filter cutoff 412 Hz", "--in-place", "--json"});
+        QCOMPARE(built.code, 0);
+        QCOMPARE(built.json().object()[QStringLiteral("taken")].toArray().size(), 3);
+        QVERIFY(run({"check", in("empty.lariat"), "--json"}).code != 2);
+    }
 };
 
 QTEST_GUILESS_MAIN(CliTest)

@@ -8,6 +8,9 @@
 #include <QTemporaryDir>
 #include <QtTest>
 
+#include <cmath>
+#include <random>
+
 using namespace lariat;
 using lariat::test::figure;
 using lariat::test::Rig;
@@ -215,6 +218,59 @@ class KeysTest : public QObject {
         file.flush();
         QVERIFY(!readMidiFile(name.toStdString(), "keys"));
         QVERIFY(!readMidiFile("/no/such.mid", "keys"));
+    }
+
+    /// What is damaged anywhere is refused, with the byte; what is only unusual is read; nothing hangs.
+    void hostileMidiFilesAreToldApart() {
+        const auto file = [](const std::string& events, std::string division = std::string("\x01\xE0", 2)) {
+            std::string size(4, '\0');
+            for (int n = 0; n < 4; ++n)
+                size[static_cast<std::size_t>(n)] = static_cast<char>(events.size() >> (24 - 8 * n));
+            return std::string("MThd\0\0\0\6\0\0\0\1", 12) + division + "MTrk" + size + events;
+        };
+        const auto bytes = [](std::initializer_list<int> all) {
+            std::string out;
+            for (const int b : all) out += static_cast<char>(b);
+            return out;
+        };
+        // A track without an end, and running status behind a system message.
+        const auto endless = readMidi(file(bytes({0, 0x90, 60, 90, 10, 0xF0, 2, 1, 0xF7, 10, 60, 0})), "keys");
+        QVERIFY2(endless, endless ? "" : endless.error().reason.c_str());
+        QCOMPARE(endless->performance.messages.size(), std::size_t{2});
+        QCOMPARE(endless->systemMessages, 1);
+        QVERIFY(endless->leftOut().find("1 system message") != std::string::npos);
+        const auto marks = readMidi(file(bytes({0, 0xFF, 3, 2, 'h', 'i', 0, 0x90, 60, 90, 0, 0xFF, 0x2F, 0})), "keys");
+        QVERIFY(marks && marks->marks == 1 && marks->performance.messages.size() == 1);
+        for (const std::string& bad :
+             {file(bytes({0, 60, 90})), file(bytes({0, 0x90, 60})), file(bytes({0, 0x90, 200, 90})), file(bytes({0})),
+              file(bytes({0xFF, 0xFF, 0xFF, 0xFF, 0xFF, 0x90, 60, 90})), file(bytes({0, 0xF4, 1})),
+              file(bytes({0, 0xFF, 0x51, 3, 0, 0, 0})), file(bytes({0, 0x90, 60, 90}), std::string("\0\0", 2)),
+              std::string("MThd"), std::string(), std::string("MThd\0\0\0\1\0", 9)}) {
+            const auto read = readMidi(bad, "keys");
+            QVERIFY(bad.size() > 8 ? !read : (!read || read->performance.messages.empty()));
+        }
+        // Sixty thousand tracks, and a million notes.
+        std::string many("MThd\0\0\0\6\0\1\xFF\xFF\1\xE0", 14);
+        for (int n = 0; n < 65535; ++n) many += std::string("MTrk\0\0\0\0", 8);
+        QVERIFY(!readMidi(many, "keys"));
+        std::string notes;
+        for (int n = 0; n < 1'000'000; ++n) notes += bytes({1, 0x90, 60, n % 2 ? 0 : 90});
+        const auto tooMany = readMidi(file(notes), "keys");
+        QVERIFY(!tooMany && tooMany.error().reason.find("200000") != std::string::npos);
+        // Every cut and a hundred thousand flipped bytes of a good one.
+        const std::string good = file(bytes({0,  0xFF, 0x51, 3,    7, 0xA1, 0x20, 0,    0x90, 60, 90,   0x83, 0x60,
+                                             60, 0,    5,    0xE0, 1, 2,    0,    0xC0, 3,    0,  0xFF, 0x2F, 0}));
+        QVERIFY(readMidi(good, "keys"));
+        for (std::size_t size = 0; size < good.size(); ++size) (void)readMidi(good.substr(0, size), "keys");
+        std::mt19937 random(4);
+        for (int n = 0; n < 100'000; ++n) {
+            std::string flipped = good;
+            for (int k = 0; k < 3; ++k) flipped[random() % flipped.size()] = static_cast<char>(random());
+            const auto read = readMidi(flipped, "keys");
+            if (read)
+                for (const PlayedMessage& m : read->performance.messages)
+                    QVERIFY(std::isfinite(m.beat) && m.beat >= 0.0);
+        }
     }
 };
 

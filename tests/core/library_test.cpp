@@ -1,6 +1,7 @@
 // Modules: every shipped one loads, patches and runs; descriptions that cannot be are refused by name.
 #include "engine/render.h"
 #include "library/check.h"
+#include "library/reach.h"
 #include "measure/measure.h"
 #include "model/json.h"
 #include "support/patches.h"
@@ -261,6 +262,33 @@ class LibraryTest : public QObject {
         const Workspace loaded = loadWorkspace("/no/such/folder");
         QCOMPARE(loaded.errors.size(), std::size_t{1});
         QVERIFY(loaded.errors[0].reason.find("LARIAT_DATA") != std::string::npos);
+    }
+
+    /// Reach is what happens at the target: pitch goes on beyond the dial. One octave is offered as a depth.
+    void reachGoesBeyondTheDial() {
+        const Patch patch = PatchMaker().post("osc", "keel", "a").knob("osc", "fm-amount", 50).make();
+        const PartInfo& part = *workspace().library.part(patch.posts[0]);
+        const VoltsAt eight = [](const JackRef& input) -> std::optional<Span> {
+            return input.jack == "fm" ? std::optional(Span{0.0, 8.0}) : std::nullopt;
+        };
+        const KnobInfo* amount = part.knob("fm-amount");
+        QVERIFY(amount);
+        const KnobInfo* aimed = nullptr;
+        for (const KnobInfo& knob : part.knobs)
+            if (const auto reach = reachOf(patch.posts[0], part, knob, eight)) {
+                aimed = &knob;
+                QVERIFY(reach->second > knob.scale.max); // beyond its dial
+            }
+        QVERIFY(aimed);
+        const auto depth = depthForAnOctave(part, *amount, patch.posts[0], eight);
+        QVERIFY(depth);
+        Post post = patch.posts[0];
+        post.knobs["fm-amount"] = *depth;
+        const auto reach = reachOf(post, part, *aimed, eight);
+        QVERIFY(reach && std::abs(reach->second - reach->first - 12.0) < 1e-6);
+        const VoltsAt nothing = [](const JackRef&) { return std::optional(Span{0.0, 0.01}); };
+        QVERIFY(!depthForAnOctave(part, *amount, post, nothing));
+        QVERIFY(!depthForAnOctave(part, *aimed, post, eight));
     }
 };
 

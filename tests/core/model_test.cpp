@@ -1,5 +1,7 @@
 // The documents: what is written is read back, nothing unknown is lost, and bad input is told apart.
+#include "building/capacity.h"
 #include "library/check.h"
+#include "model/audio_file.h"
 #include "model/case.h"
 #include "model/edit.h"
 #include "model/json.h"
@@ -10,6 +12,8 @@
 #include <QTemporaryDir>
 
 #include <fstream>
+#include <limits>
+#include <sys/stat.h>
 
 using namespace lariat;
 using namespace lariat::test;
@@ -221,6 +225,79 @@ class ModelTest : public QObject {
         QVERIFY(writeFile(file, "second", FileKind::Text));
         QCOMPARE(*readFile(file), std::string("second"));
         QCOMPARE(QDir(folder.path()).entryList(QDir::Files).size(), 1); // no leftovers
+    }
+
+    /// One writer for every file: links and modes stay, nothing of another kind is written over, nothing is left
+    /// behind.
+    void savingLeavesWhatIsThere() {
+        QTemporaryDir folder;
+        const auto in = [&](const char* name) {
+            return std::filesystem::path(folder.filePath(QLatin1String(name)).toStdString());
+        };
+        // A link stays a link, and what it leads to keeps its mode.
+        QVERIFY(writeFile(in("real.txt"), "old", FileKind::Text));
+        std::filesystem::permissions(in("real.txt"),
+                                     std::filesystem::perms::owner_read | std::filesystem::perms::owner_write);
+        std::filesystem::create_symlink("real.txt", in("link.txt"));
+        QVERIFY(writeFile(in("link.txt"), "new", FileKind::Text));
+        QVERIFY(std::filesystem::is_symlink(in("link.txt")));
+        QCOMPARE(*readFile(in("real.txt")), std::string("new"));
+        QCOMPARE(static_cast<int>(std::filesystem::status(in("real.txt")).permissions()), 0600);
+        // Somebody's ".part" is theirs, also where it is a link to something precious.
+        QVERIFY(writeFile(in("precious"), "precious", FileKind::Text));
+        std::filesystem::create_symlink("precious", in("real.txt.part"));
+        QVERIFY(writeFile(in("real.txt"), "newer", FileKind::Text));
+        QCOMPARE(*readFile(in("precious")), std::string("precious"));
+        // No folder, pipe or device turns into a file.
+        QCOMPARE(::mkfifo(in("pipe").c_str(), 0600), 0);
+        for (const std::filesystem::path& no :
+             {in("pipe"), std::filesystem::path(folder.path().toStdString()), std::filesystem::path("/dev/null")}) {
+            const auto written = writeFile(no, "text", FileKind::Text);
+            QVERIFY(!written && !written.error().reason.empty());
+        }
+        QVERIFY(std::filesystem::is_fifo(in("pipe")));
+        QVERIFY(!readAudio(in("pipe"))); // nor does anyone wait for what comes out of it
+        QVERIFY(!readFile(in("pipe")));
+        // A patch never turns into sound or text, nor sound into a patch.
+        QVERIFY(writeFile(in("a.json"), writePatch(lamp()), FileKind::Patch));
+        QVERIFY(!writeWav(in("a.json"), std::vector<float>(10), 1, 48000));
+        QVERIFY(!writeFile(in("a.json"), "# Sheet", FileKind::Text));
+        QVERIFY(openPatch(in("a.json"), workspace().library));
+        QVERIFY(writeWav(in("a.wav"), std::vector<float>(10), 1, 48000));
+        QVERIFY(writeWav(in("a.wav"), std::vector<float>(20), 1, 48000));
+        QVERIFY(!writeFile(in("a.wav"), writePatch(lamp()), FileKind::Patch));
+        QVERIFY(!writeFile("", "text", FileKind::Text));
+        QCOMPARE(QDir(folder.path()).entryList({QStringLiteral(".lariat-*")}, QDir::Files | QDir::Hidden).size(), 0);
+    }
+
+    /// Whatever an edit or a move makes, it can be written and read again.
+    void idsStayWithinTheirLimits() {
+        Patch patch = lamp();
+        patch.cables.back().id = std::numeric_limits<int>::max() - 1;
+        const int id = patch.freshCableId();
+        QVERIFY(id > 0 && !patch.cable(id));
+        const auto tied =
+            applyEdit(patch, TieCable{{0, jackRef("lfo.sine"), jackRef("osc-a.pwm"), "", "", "", 0, "", {}}, 0});
+        QVERIFY(tied && readBack(Json::parse(writePatch(*tied))));
+        QVERIFY(applyEdit(*tied, TieCable{{0, jackRef("lfo.saw"), jackRef("filter.in-2"), "", "", "", 0, "", {}}, 0}));
+        Slot slot{std::string(64, 's'), "ballast-vcas", 1, 1};
+        const ModuleInfo* module = workspace().library.module("ballast-vcas");
+        Patch grown = patch;
+        for (int n = 0; n < 3; ++n) {
+            const Post post = postFor(grown, {&slot, module, &module->parts[0]});
+            QVERIFY(post.id.size() <= 64 && !grown.post(post.id));
+            grown.posts.push_back(post);
+            grown.posts.back().slot = "s" + std::to_string(n);
+        }
+        grown.cables.back().id = 1000;
+        QVERIFY(readBack(Json::parse(writePatch(grown))));
+    }
+
+    void controlCharactersAreRefused() {
+        Json document = lampJson();
+        document["title"] = "Lamp\x1b[2J";
+        const auto read = readPatch(document.dump());
+        QVERIFY(!read && read.error().path == "title");
     }
 
     void aFailedSaveLeavesTheOldFile() {
