@@ -3,6 +3,7 @@
 #include "library/tie.h"
 #include "look/text.h"
 
+#include <QAccessible>
 #include <QHelpEvent>
 #include <QScrollBar>
 #include <QToolTip>
@@ -64,6 +65,13 @@ void Chart::hideEvent(QHideEvent* event) {
 
 /// Brings what was chosen, here or elsewhere, into sight.
 void Chart::showChosen() {
+    if (QAccessible::isActive() && selection_.cable())
+        for (int index = 0; index < rowCount(); ++index)
+            if (rowChosen(index)) {
+                QAccessibleEvent event(this, QAccessible::Focus);
+                event.setChild(index);
+                QAccessible::updateAccessibility(&event);
+            }
     reveal(selection_.cable(), selection_.post());
     redraw();
 }
@@ -187,6 +195,43 @@ std::vector<MinMax> Chart::traceOf(int cable) const {
 QString Chart::readingOf(int cable) const {
     const Cable* found = document_.patch().cable(cable);
     return found ? readings_.text(found->from) : QString();
+}
+
+QString Chart::rowText(int index) const {
+    const ChartRow& row = layout_.rows.at(static_cast<std::size_t>(index));
+    const Patch& patch = document_.patch();
+    const auto ends = [&] {
+        return tr("%1 to %2")
+            .arg(q(tieName(row.from, patch, document_.library())), q(tieName(row.to, patch, document_.library())));
+    };
+    switch (row.kind) {
+    case ChartRow::Kind::Heading:
+        return row.folded ? tr("%1, folded").arg(row.heading) : row.heading;
+    case ChartRow::Kind::Normal:
+        return ends() + QStringLiteral(", ") + tr("behind the panel");
+    case ChartRow::Kind::Finding: {
+        const Finding& finding = checker_.findings()[row.finding];
+        return said(finding.figure) + QStringLiteral(". ") + said(finding.reason);
+    }
+    case ChartRow::Kind::Cable:
+        break;
+    }
+    QStringList parts = {tr("Cable %1").arg(patch.row(row.cable)), ends()};
+    if (const QString reading = readings_.text(row.from).trimmed(); !reading.isEmpty()) parts << reading;
+    if (const Cable* cable = patch.cable(row.cable); cable && !cable->note.empty()) parts << q(cable->note);
+    if (const Finding* finding = findingOf(row.cable, "")) parts << said(finding->figure);
+    return parts.join(QStringLiteral(", "));
+}
+
+QRect Chart::rowRect(int index) const {
+    const ChartRow& row = layout_.rows.at(static_cast<std::size_t>(index));
+    const QPoint corner(0, static_cast<int>(rowsTop() + row.top) - verticalScrollBar()->value());
+    return {viewport()->mapToGlobal(corner), QSize(viewport()->width(), static_cast<int>(row.height))};
+}
+
+bool Chart::rowChosen(int index) const {
+    const ChartRow& row = layout_.rows.at(static_cast<std::size_t>(index));
+    return row.kind == ChartRow::Kind::Cable && selection_.has(row.cable);
 }
 
 QPoint Chart::pointOn(const std::string& post, int cable) const {

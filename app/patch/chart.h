@@ -43,6 +43,12 @@ class Chart : public QAbstractScrollArea {
     /// Moves the selected row by so many places in the build order.
     void moveSelected(int by);
 
+    /// The rows as they stand, for a screen reader: the sentence of each, its place on the screen, whether it is
+    /// chosen.
+    [[nodiscard]] int rowCount() const { return static_cast<int>(layout_.rows.size()); }
+    [[nodiscard]] QString rowText(int index) const;
+    [[nodiscard]] QRect rowRect(int index) const;
+    [[nodiscard]] bool rowChosen(int index) const;
     [[nodiscard]] const ChartLayout& chartLayout() const { return layout_; }
     /// What every frame paints anew: the boxes of the traces that can be seen.
     [[nodiscard]] QRegion liveRegion() const;

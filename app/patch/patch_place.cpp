@@ -6,9 +6,12 @@
 #include "library/tie.h"
 #include "look/fonts.h"
 #include "look/text.h"
+#include "patch/chart_accessible.h"
 #include "patch/chart_map.h"
+#include "widgets/accessible.h"
 #include "widgets/plug_warning.h"
 
+#include <QAccessible>
 #include <QAction>
 #include <QFileDialog>
 #include <QFileInfo>
@@ -32,6 +35,8 @@ bool hasOutput(const PartInfo& part) {
 } // namespace
 
 PatchPlace::PatchPlace(const Session& session, QWidget* parent) : Place(parent), session_(session) {
+    speakToScreenReaders();
+    QAccessible::installFactory(accessibleChart); // once more does no harm
     auto* across = new QHBoxLayout(this);
     across->setContentsMargins(0, 0, 0, 0);
     across->setSpacing(0);

@@ -4,6 +4,7 @@
 #include "look/look.h"
 #include "shell/theme.h"
 
+#include <QAccessible>
 #include <QClipboard>
 #include <QContextMenuEvent>
 #include <QGuiApplication>
@@ -73,7 +74,14 @@ Knob::Knob(QString name, Scale scale, double initial, QWidget* parent)
 void Knob::showValue(double value) {
     value_ = value;
     if (!dragging_) fraction_ = scale_.toFraction(value);
-    setAccessibleDescription(QString::fromStdString(scale_.text(value) + ", " + clockHand(scale_.toFraction(value))));
+    const QString spoken = QString::fromStdString(scale_.text(value) + ", " + clockHand(scale_.toFraction(value)));
+    if (spoken != accessibleDescription()) {
+        setAccessibleDescription(spoken);
+        if (QAccessible::isActive()) {
+            QAccessibleValueChangeEvent event(this, value);
+            QAccessible::updateAccessibility(&event);
+        }
+    }
     update();
 }
 
@@ -117,6 +125,11 @@ void Knob::turnTo(double fraction) {
     value_ = value;
     update();
     Q_EMIT turned(value);
+}
+
+void Knob::turnToValue(double value) {
+    turnTo(scale_.toFraction(value));
+    Q_EMIT released();
 }
 
 void Knob::typeValue() {

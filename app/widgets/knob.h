@@ -20,6 +20,9 @@ class Knob : public QWidget {
     Knob(QString name, Scale scale, double initial, QWidget* parent = nullptr);
 
     [[nodiscard]] double value() const { return value_; }
+    [[nodiscard]] const Scale& scale() const { return scale_; }
+    /// As if a hand had turned it there.
+    void turnToValue(double value);
     /// A hand is on it.
     [[nodiscard]] bool turning() const { return dragging_ || (field_ && field_->isVisible()); }
     /// Shows a value without telling anyone.

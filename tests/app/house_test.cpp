@@ -6,6 +6,7 @@
 
 #include <QtTest>
 
+#include <QAccessible>
 #include <QLineEdit>
 
 #include <set>
@@ -193,8 +194,8 @@ class HouseTest : public QObject {
         QTRY_VERIFY(endless->ended());
         QCOMPARE(got, 42); // what was stopped does not arrive
         jobs.start(
-            QStringLiteral("bad"), &owner,
-            [](const Progress&) -> int { throw std::runtime_error("no more"); }, [&](int result) { got = result; });
+            QStringLiteral("bad"), &owner, [](const Progress&) -> int { throw std::runtime_error("no more"); },
+            [&](int result) { got = result; });
         QTRY_COMPARE(failed.count(), 1);
         QVERIFY(failed[0][0].toString().contains(QStringLiteral("bad")));
         QCOMPARE(got, 42);
@@ -446,6 +447,39 @@ class HouseTest : public QObject {
         QCoreApplication::processEvents();
         QVERIFY2(o.window.width() <= 1000, qPrintable(QString::number(o.window.width())));
         QVERIFY(o.window.minimumSizeHint().width() <= 1000);
+    }
+
+    /// The chart is a list of its rows, and knobs have values, for those who hear the window.
+    void theWindowSpeaks() {
+        Opened o;
+        QAccessibleInterface* chart = QAccessible::queryAccessibleInterface(&o.chart());
+        QVERIFY(chart);
+        QCOMPARE(chart->role(), QAccessible::List);
+        QCOMPARE(chart->childCount(), o.chart().rowCount());
+        QTRY_VERIFY(!o.chart().readingOf(o.patch().cables[0].id).isEmpty());
+        QStringList rows;
+        for (int n = 0; n < chart->childCount(); ++n) rows << chart->child(n)->text(QAccessible::Name);
+        QVERIFY(rows.contains(QStringLiteral("Lead · make it sound")));
+        const QString first = rows.filter(QStringLiteral("Cable 1,")).value(0);
+        QVERIFY2(first.contains(QStringLiteral("Follower saw to Filter in 1")) && first.contains(QStringLiteral(" V")),
+                 qPrintable(first));
+        QVERIFY(!rows.filter(QStringLiteral("what is heard 0.0 st")).isEmpty()); // the finding
+        for (int n = 0; n < chart->childCount(); ++n) QCOMPARE(chart->indexOfChild(chart->child(n)), n);
+        o.window.selection().chooseCable(o.patch().cables[0].id);
+        QVERIFY(chart->child(1)->state().selected);
+        QAccessibleInterface* last = chart->child(chart->childCount() - 1);
+        o.window.document().apply({RemoveCable{o.patch().cables.back().id}}, QStringLiteral("remove"));
+        QVERIFY(!last->isValid() || !last->text(QAccessible::Name).isEmpty());
+        o.window.selection().choosePost("filter");
+        QCoreApplication::processEvents();
+        Knob* cutoff = o.place().inspector().knob("cutoff");
+        QAccessibleInterface* knob = QAccessible::queryAccessibleInterface(cutoff);
+        QVERIFY(knob && knob->valueInterface());
+        QCOMPARE(knob->valueInterface()->currentValue().toDouble(), cutoff->value());
+        QCOMPARE(knob->text(QAccessible::Name), QStringLiteral("Cutoff"));
+        QVERIFY(knob->text(QAccessible::Value).contains(QStringLiteral("Hz, ")));
+        knob->valueInterface()->setCurrentValue(500.0);
+        QVERIFY(std::abs(o.patch().post("filter")->knobs.at("cutoff") - 500.0) < 1e-6);
     }
 };
 
