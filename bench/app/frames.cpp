@@ -135,7 +135,8 @@ int main(int argc, char** argv) {
     for (const int cables : {20, 60, 200}) {
         MainWindow window(workspace, allPlaces(), {});
         const QString file = QDir::temp().filePath(QStringLiteral("lariat-frames.json"));
-        if (!writeFile(file.toStdString(), writePatch(wide(cables)), FileKind::Patch) || !window.openCopy(file)) return 1;
+        if (!writeFile(file.toStdString(), writePatch(wide(cables)), FileKind::Patch) || !window.openCopy(file))
+            return 1;
         QFile::remove(file);
         window.sound().openDevice(QString::fromLatin1(kSimulatedDevice));
         window.resize(1920, cables > 60 ? 1080 : 120 + cables * 44);

@@ -394,7 +394,8 @@ std::vector<Completion> completeSentence(const std::string& text, const Patch& p
     const std::size_t to = typed.find(" to ");
     std::string head;
     if (to != std::string::npos) head = typed.substr(0, to + 4);
-    const std::string wanted = to == std::string::npos ? plainWords(typed) : plainWords(std::string_view(typed).substr(to + 4));
+    const std::string wanted =
+        to == std::string::npos ? plainWords(typed) : plainWords(std::string_view(typed).substr(to + 4));
     for (const FreePart& free : freeParts(patch, library, housing))
         for (const JackInfo& jack : free.part->jacks) {
             if (out.size() >= limit) return out;

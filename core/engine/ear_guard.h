@@ -52,9 +52,7 @@ class EarGuard {
         float left = 0.0f;
         float right = 0.0f;
     };
-    [[nodiscard]] const Pair& back(int frames) const {
-        return ring_[idx((at_ - frames) & (kRing - 1))];
-    }
+    [[nodiscard]] const Pair& back(int frames) const { return ring_[idx((at_ - frames) & (kRing - 1))]; }
 
     double rate_;
     float monitor_ = 0.125f;

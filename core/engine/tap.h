@@ -26,9 +26,7 @@ struct TapLength {
     std::size_t spans = 1u << 13;   ///< ranges of kPerSpan samples: 10.9 s at 96 kHz
 
     /// Two seconds as samples and a minute as ranges.
-    static TapLength longest(double rate) {
-        return {idx(2.0 * rate), idx(60.0 * rate / 128.0)};
-    }
+    static TapLength longest(double rate) { return {idx(2.0 * rate), idx(60.0 * rate / 128.0)}; }
     bool operator==(const TapLength&) const = default;
 };
 
@@ -73,9 +71,7 @@ class Tap {
         std::size_t size = 0;
         void make(std::size_t wanted);
         std::atomic<T>& operator[](std::uint64_t n) { return values[idx(n) & (size - 1)]; }
-        const std::atomic<T>& operator[](std::uint64_t n) const {
-            return values[idx(n) & (size - 1)];
-        }
+        const std::atomic<T>& operator[](std::uint64_t n) const { return values[idx(n) & (size - 1)]; }
     };
 
     Ring<float> fine_;
