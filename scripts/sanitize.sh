@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# Core and device tests under the address and undefined-behaviour sanitizers, engine and devices under the thread
+# All tests, the window's too, under the address and undefined-behaviour sanitizers; engine and devices under the thread
 # sanitizer. Run scripts/setup.sh first.
 set -euo pipefail
 cd "$(dirname "$0")/.."

@@ -1148,6 +1148,14 @@
         <source>behind the panel</source>
         <translation>hinter der Platte</translation>
     </message>
+    <message>
+        <source>%1, folded</source>
+        <translation>%1, zugeklappt</translation>
+    </message>
+    <message>
+        <source>Cable %1</source>
+        <translation>Kabel %1</translation>
+    </message>
 </context>
 <context>
     <name>lariat::ChartMap</name>
@@ -2004,6 +2012,18 @@
         <source>The sound is in %1.</source>
         <translation>Der Klang steht in %1.</translation>
     </message>
+    <message>
+        <source>&amp;Tap the tempo</source>
+        <translation>Tempo &amp;tippen</translation>
+    </message>
+    <message>
+        <source>Tap again in time; the tempo follows from the second tap on.</source>
+        <translation>Noch einmal im Takt tippen; vom zweiten Mal an folgt das Tempo.</translation>
+    </message>
+    <message>
+        <source>No clock of this patch sets a tempo.</source>
+        <translation>Kein Taktgeber dieses Patches bestimmt ein Tempo.</translation>
+    </message>
 </context>
 <context>
     <name>lariat::MessageStrip</name>
@@ -2017,6 +2037,17 @@
     <message>
         <source>silent</source>
         <translation>stumm</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::PadSurface</name>
+    <message>
+        <source>Pad to play on</source>
+        <translation>Pad zum Spielen</translation>
+    </message>
+    <message>
+        <source>Press and move: x and y follow, and touch is open while you hold. Arrow keys move as well; it stays where it is let go.</source>
+        <translation>Drücken und bewegen: x und y folgen, und touch ist offen, solange gehalten wird. Auch die Pfeiltasten bewegen; es bleibt, wo es losgelassen wird.</translation>
     </message>
 </context>
 <context>

@@ -72,7 +72,7 @@ void Chart::showChosen() {
                 event.setChild(index);
                 QAccessible::updateAccessibility(&event);
             }
-    reveal(selection_.cable(), selection_.post());
+    if (!underHand_) reveal(selection_.cable(), selection_.post());
     redraw();
 }
 

@@ -131,6 +131,7 @@ class Chart : public QAbstractScrollArea {
     void paintHover(QPainter& painter);
     void paintPreview(QPainter& painter);
     void select(int cable, Qt::KeyboardModifiers with);
+    void press(QMouseEvent& event);
 
     Document& document_;
     Sound& sound_;
@@ -148,6 +149,7 @@ class Chart : public QAbstractScrollArea {
     std::vector<Edit> preview_;
     QPoint hover_{-1, -1};
     Drag drag_ = Drag::None;
+    bool underHand_ = false; ///< the mouse is choosing: what it points at does not move away from it
     QPoint dragStart_;
     QPoint dragAt_;
     std::string dragPost_;

@@ -29,9 +29,15 @@ void Chart::select(int cable, Qt::KeyboardModifiers with) {
 }
 
 void Chart::mousePressEvent(QMouseEvent* event) {
+    underHand_ = true;
+    press(*event);
+    underHand_ = false;
+}
+
+void Chart::press(QMouseEvent& event) {
     heading_.reset();
-    if (event->button() != Qt::LeftButton) return;
-    dragStart_ = dragAt_ = event->position().toPoint();
+    if (event.button() != Qt::LeftButton) return;
+    dragStart_ = dragAt_ = event.position().toPoint();
     const QPointF at = toContent(dragStart_);
     if (dragStart_.y() < rowsTop()) {
         for (const ChartPost& post : layout_.posts)
@@ -56,13 +62,13 @@ void Chart::mousePressEvent(QMouseEvent* event) {
     }
     const ChartPost* post = layout_.postNear(at.x(), ChartLayout::kReach);
     // The ends of the row that is chosen already can be drawn elsewhere.
-    if (row && row->cable && row->cable == selection_.cable() && post && event->modifiers() == Qt::NoModifier &&
+    if (row && row->cable && row->cable == selection_.cable() && post && event.modifiers() == Qt::NoModifier &&
         (post->id == row->from.post || post->id == row->to.post)) {
         drag_ = post->id == row->to.post ? Drag::Target : Drag::Source;
         dragPost_ = post->id;
         return;
     }
-    if (row && row->cable) select(row->cable, event->modifiers());
+    if (row && row->cable) select(row->cable, event.modifiers());
     if (dragStart_.x() < ChartLayout::kGutter && row && row->cable) {
         drag_ = Drag::Row;
     } else if (post) {

@@ -5,6 +5,7 @@
 #include "library/reach.h"
 #include "look/fonts.h"
 #include "look/text.h"
+#include "widgets/pad_surface.h"
 
 #include <QGridLayout>
 #include <QInputDialog>
@@ -33,6 +34,11 @@ KnobPanel::KnobPanel(const Session& session, const Post& post, QWidget* parent)
     layout_->setContentsMargins(0, 0, 0, 0);
     layout_->setSpacing(4);
     addEnvelope(post, *session.document.library().part(post));
+    if (session.document.library().part(post)->has("pad")) {
+        auto* pad = new PadSurface(session.sound);
+        pad->setObjectName(QStringLiteral("pad"));
+        layout_->addWidget(pad);
+    }
     addKnobs(post, *session.document.library().part(post));
 }
 

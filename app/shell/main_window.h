@@ -7,6 +7,7 @@
 #include "shell/place.h"
 #include "shell/rail.h"
 #include "shell/session.h"
+#include "shell/tempo.h"
 #include "shell/theme.h"
 #include "shell/transport_bar.h"
 
@@ -78,6 +79,7 @@ class MainWindow : public QMainWindow {
     void enter(const QString& place);
     void describePatch();
     void renderToFile();
+    void tapTempo();
     void refreshHead();
     void refreshTitle();
     void showShortcuts();
@@ -105,6 +107,7 @@ class MainWindow : public QMainWindow {
     MessageStrip* messages_;
     TransportBar* transport_;
     QUndoView* history_ = nullptr;
+    Taps taps_;
 };
 
 } // namespace lariat

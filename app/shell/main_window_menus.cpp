@@ -9,6 +9,7 @@
 #include "shell/patch_dialog.h"
 #include "shell/preferences.h"
 #include "shell/shortcuts.h"
+#include "shell/tempo.h"
 #include "widgets/file_dialog.h"
 
 #include <QDialogButtonBox>
@@ -17,6 +18,9 @@
 #include <QMessageBox>
 #include <QTextBrowser>
 #include <QVBoxLayout>
+
+#include <algorithm>
+#include <cmath>
 
 namespace lariat {
 namespace {
@@ -120,6 +124,7 @@ QMenu* MainWindow::buildSoundMenu() {
     QMenu* sound = menuBar()->addMenu(tr("&Sound"));
     addNamed(*sound, "run", tr("Start or &stop"), this, [this] { sound_.setRunning(!sound_.engine().running()); });
     addNamed(*sound, "rewind", tr("&Back to bar 1"), this, [this] { sound_.rewind(); });
+    addNamed(*sound, "tap-tempo", tr("&Tap the tempo"), this, [this] { tapTempo(); });
     const auto louder = [this](int by) { transport_->monitor()->setValue(transport_->monitor()->value() + by); };
     addNamed(*sound, "monitor-up", tr("Monitor &up"), this, [louder] { louder(3); });
     addNamed(*sound, "monitor-down", tr("Monitor &down"), this, [louder] { louder(-3); });
@@ -135,6 +140,23 @@ void MainWindow::buildHelpMenu() {
     addNamed(*help, "find-command", tr("&Find a command…"), this, [this] { CommandFinder(*menuBar(), this).exec(); });
     addNamed(*help, "shortcuts", tr("&Shortcuts"), this, [this] { showShortcuts(); });
     addNamed(*help, "about", tr("&About Lariat"), this, [this] { about(); });
+}
+
+/// The tempo of the last few taps goes to the knob that it comes from.
+void MainWindow::tapTempo() {
+    const double tempo = taps_.tap();
+    if (tempo <= 0.0) {
+        messages_->say(tr("Tap again in time; the tempo follows from the second tap on."), false);
+        return;
+    }
+    const TempoHome home = tempoHome(document_.patch(), document_.library());
+    if (!home.post) {
+        messages_->say(tr("No clock of this patch sets a tempo."), true);
+        return;
+    }
+    const double value = std::clamp(std::round(10.0 * tempo) / 10.0, home.knob->scale.min, home.knob->scale.max);
+    document_.turnKnob(home.post->id, home.knob->id, value);
+    messages_->say(q(home.knob->scale.text(value)), false);
 }
 
 /// Renders the patch in the background, as often as one likes at the same time; the window goes on.

@@ -1,6 +1,7 @@
 #include "shell/patch_dialog.h"
 
 #include "look/text.h"
+#include "shell/tempo.h"
 
 #include <QDialogButtonBox>
 #include <QFormLayout>
@@ -12,22 +13,6 @@ namespace lariat {
 namespace {
 
 constexpr int kLongest = 200; ///< characters of a title
-
-/// The clock's knob that the tempo comes from.
-struct Home {
-    const Post* post = nullptr;
-    const KnobInfo* knob = nullptr;
-};
-
-Home tempoHome(const Patch& patch, const Library& library) {
-    for (const Post& post : patch.posts) {
-        const PartInfo* part = library.part(post);
-        if (!part) continue;
-        for (const KnobInfo& knob : part->knobs)
-            if (knob.scale.unit == Unit::Bpm) return {&post, &knob};
-    }
-    return {};
-}
 
 } // namespace
 
@@ -47,7 +32,7 @@ PatchDialog::PatchDialog(const Session& session, QWidget* parent) : QDialog(pare
         for (const QString& mode : {tr("major"), tr("minor"), tr("dorian"), tr("phrygian"), tr("mixolydian")})
             key_->addItem(QString::fromUtf8(root) + QLatin1Char(' ') + mode);
     key_->setCurrentText(q(patch.key));
-    const Home home = tempoHome(patch, session.document.library());
+    const TempoHome home = tempoHome(patch, session.document.library());
     tempoText_ = home.post ? q(home.knob->scale.text(knobValue(*home.post, *home.knob))) : QString();
     tempo_ = new QLineEdit(tempoText_);
     tempo_->setObjectName(QStringLiteral("tempo"));
@@ -81,7 +66,7 @@ void PatchDialog::take() {
                              about_->toPlainText().trimmed().toStdString()};
     if (head.key != patch.key || head.about != patch.about) edits.emplace_back(head);
     if (tempo_->text() != tempoText_) {
-        const Home home = tempoHome(patch, session_.document.library());
+        const TempoHome home = tempoHome(patch, session_.document.library());
         const auto value = home.post ? home.knob->scale.parse(tempo_->text().toStdString()) : std::nullopt;
         if (!value || *value < home.knob->scale.min || *value > home.knob->scale.max) {
             QMessageBox::warning(

@@ -74,6 +74,7 @@ constexpr std::array kShortcuts = {
     // sound
     Shortcut{"run", "Space"},
     Shortcut{"rewind", "Ctrl+Backspace"},
+    Shortcut{"tap-tempo", "Ctrl+Shift+Space"},
     Shortcut{"monitor-up", "Ctrl+Shift+Up"},
     Shortcut{"monitor-down", "Ctrl+Shift+Down"},
     Shortcut{"real-case", "Ctrl+Shift+E"},

@@ -10,6 +10,7 @@
 
 #include <algorithm>
 #include <array>
+#include <utility>
 
 namespace lariat {
 namespace {
@@ -17,25 +18,53 @@ namespace {
 constexpr int kOctaves = 3;
 constexpr int kWhites = 7 * kOctaves + 1;
 constexpr std::array<int, 7> kWhiteSteps = {0, 2, 4, 5, 7, 9, 11};
+constexpr int kSoftest = 20; ///< velocity at the top of a key
 constexpr qreal kHint = 150; ///< pixels at the left for what the keys do
 
 bool isBlack(int note) {
     return std::ranges::find(kWhiteSteps, note % 12) == kWhiteSteps.end();
 }
 
-/// Semitones above the lowest C shown, for a key of the computer; nothing for any other.
-std::optional<int> stepOf(int key) {
-    constexpr std::array whites = {Qt::Key_A, Qt::Key_S, Qt::Key_D, Qt::Key_F, Qt::Key_G,
-                                   Qt::Key_H, Qt::Key_J, Qt::Key_K, Qt::Key_L};
-    constexpr std::array<std::pair<int, int>, 6> blacks = {
-        {{Qt::Key_W, 1}, {Qt::Key_E, 3}, {Qt::Key_T, 6}, {Qt::Key_Z, 8}, {Qt::Key_Y, 8}, {Qt::Key_U, 10}}};
-    for (std::size_t i = 0; i < whites.size(); ++i)
-        if (whites[i] == key) return kWhiteSteps[i % 7] + 12 * static_cast<int>(i / 7);
-    for (const auto& [black, step] : blacks)
-        if (black == key) return step;
-    if (key == Qt::Key_O) return 13;
-    if (key == Qt::Key_P) return 15;
+/// Semitones above the lowest C shown, for a key of the computer; nothing for any other. What counts is where the key
+/// is, so that every layout plays the same; only where that is not told, what is written on it.
+std::optional<int> stepOf(const QKeyEvent& event) {
+    constexpr int kHomeRow = 38;  // of the scan codes that X11 and Wayland count from 8 on: A, S, D … L
+    constexpr int kUpperRow = 24; // Q, W, E …
+    constexpr std::array<int, 9> whites = {0, 2, 4, 5, 7, 9, 11, 12, 14};
+    constexpr std::array<int, 10> blacks = {-1, 1, 3, -1, 6, 8, 10, -1, 13, 15}; // above which white keys there is one
+    if (const auto code = static_cast<int>(event.nativeScanCode()); code > 0) {
+        if (code >= kHomeRow && code < kHomeRow + static_cast<int>(whites.size()))
+            return whites[static_cast<std::size_t>(code - kHomeRow)];
+        if (code >= kUpperRow && code < kUpperRow + static_cast<int>(blacks.size()))
+            if (const int step = blacks[static_cast<std::size_t>(code - kUpperRow)]; step >= 0) return step;
+        return std::nullopt;
+    }
+    constexpr std::array<std::pair<int, int>, 18> written = {{{Qt::Key_A, 0},
+                                                              {Qt::Key_S, 2},
+                                                              {Qt::Key_D, 4},
+                                                              {Qt::Key_F, 5},
+                                                              {Qt::Key_G, 7},
+                                                              {Qt::Key_H, 9},
+                                                              {Qt::Key_J, 11},
+                                                              {Qt::Key_K, 12},
+                                                              {Qt::Key_L, 14},
+                                                              {Qt::Key_W, 1},
+                                                              {Qt::Key_E, 3},
+                                                              {Qt::Key_T, 6},
+                                                              {Qt::Key_Z, 8},
+                                                              {Qt::Key_Y, 8},
+                                                              {Qt::Key_U, 10},
+                                                              {Qt::Key_O, 13},
+                                                              {Qt::Key_P, 15},
+                                                              {0, 0}}};
+    for (const auto& [key, step] : written)
+        if (key != 0 && key == event.key()) return step;
     return std::nullopt;
+}
+
+/// A name for a key that stays the same until it is let go.
+int nameOf(const QKeyEvent& event) {
+    return event.nativeScanCode() > 0 ? -static_cast<int>(event.nativeScanCode()) : event.key();
 }
 
 } // namespace
@@ -68,9 +97,9 @@ std::optional<int> KeyStrip::noteAt(const QPointF& at) const {
     return white;
 }
 
-void KeyStrip::press(int note) {
+void KeyStrip::press(int note, int velocity) {
     if (note < 0 || note > 127) return;
-    if (held_[note]++ == 0) sound_.play({0x90, static_cast<std::uint8_t>(note), static_cast<std::uint8_t>(velocity_)});
+    if (held_[note]++ == 0) sound_.play({0x90, static_cast<std::uint8_t>(note), static_cast<std::uint8_t>(velocity)});
     update();
 }
 
@@ -116,23 +145,40 @@ void KeyStrip::paintEvent(QPaintEvent*) {
         }
 }
 
-void KeyStrip::mousePressEvent(QMouseEvent* event) {
-    mouse_ = noteAt(event->position());
-    if (mouse_) press(*mouse_);
+/// The further down a key it is struck, the louder.
+int KeyStrip::velocityAt(int note, const QPointF& at) const {
+    const QRectF box = keyBox(note);
+    return std::clamp(static_cast<int>(kSoftest + (127 - kSoftest) * (at.y() - box.top()) / box.height()), kSoftest,
+                      127);
 }
 
+void KeyStrip::mousePressEvent(QMouseEvent* event) {
+    mouse_ = noteAt(event->position());
+    if (!mouse_) return;
+    struck_ = event->position().y();
+    press(*mouse_, velocityAt(*mouse_, event->position()));
+}
+
+/// Along the keys it plays the next one; down a key that is held it presses harder.
 void KeyStrip::mouseMoveEvent(QMouseEvent* event) {
     const auto now = noteAt(event->position());
-    if (!mouse_ || now == mouse_) return;
+    if (!mouse_) return;
+    if (now == mouse_ || !now) {
+        const qreal down = (event->position().y() - struck_) / keyBox(*mouse_).height();
+        const int pressure = std::clamp(static_cast<int>(127.0 * down), 0, 127);
+        if (pressure != std::exchange(pressure_, pressure)) sound_.play({0xD0, static_cast<std::uint8_t>(pressure), 0});
+        return;
+    }
     const int before = *mouse_;
     mouse_ = now;
-    if (now) press(*now);
+    press(*now, velocityAt(*now, event->position()));
     release(before);
 }
 
 void KeyStrip::mouseReleaseEvent(QMouseEvent*) {
     if (mouse_) release(*mouse_);
     mouse_.reset();
+    if (std::exchange(pressure_, 0) > 0) sound_.play({0xD0, 0, 0});
 }
 
 void KeyStrip::keyPressEvent(QKeyEvent* event) {
@@ -145,9 +191,9 @@ void KeyStrip::keyPressEvent(QKeyEvent* event) {
         lowest_ = std::clamp(lowest_ + (event->key() == Qt::Key_PageUp ? 12 : -12), 12, 84);
     } else if (event->key() >= Qt::Key_1 && event->key() <= Qt::Key_9) {
         velocity_ = 14 * (event->key() - Qt::Key_0) + 1;
-    } else if (const auto step = stepOf(event->key()); step && !keys_.contains(event->key())) {
-        keys_[event->key()] = lowest_ + *step;
-        press(lowest_ + *step);
+    } else if (const auto step = stepOf(*event); step && !keys_.contains(nameOf(*event))) {
+        keys_[nameOf(*event)] = lowest_ + *step;
+        press(lowest_ + *step, velocity_);
     } else {
         QWidget::keyPressEvent(event);
     }
@@ -155,7 +201,7 @@ void KeyStrip::keyPressEvent(QKeyEvent* event) {
 }
 
 void KeyStrip::keyReleaseEvent(QKeyEvent* event) {
-    const auto it = keys_.find(event->key());
+    const auto it = keys_.find(nameOf(*event));
     if (event->isAutoRepeat() || it == keys_.end()) return;
     const int note = it->second;
     keys_.erase(it);

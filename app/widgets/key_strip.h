@@ -1,7 +1,7 @@
 // Keys at the foot of the window: a stand-in for a keyboard, played by the mouse or by the computer's own keys.
 //
 // The home row plays the white notes from C on, the row above it the black ones; Page Up and Page Down move by octaves,
-// and the digits 1 to 9 set the velocity.
+// and the digits 1 to 9 set the velocity. With the mouse, a key is louder further down, and pressed harder downwards.
 #pragma once
 
 #include "shell/sound.h"
@@ -35,7 +35,8 @@ class KeyStrip : public QWidget {
 
   private:
     [[nodiscard]] std::optional<int> noteAt(const QPointF& at) const;
-    void press(int note);
+    [[nodiscard]] int velocityAt(int note, const QPointF& at) const;
+    void press(int note, int velocity);
     void release(int note);
     void releaseAll();
 
@@ -45,6 +46,8 @@ class KeyStrip : public QWidget {
     std::map<int, int> held_; ///< note → how many fingers are on it
     std::map<int, int> keys_; ///< computer key → note
     std::optional<int> mouse_;
+    qreal struck_ = 0.0; ///< height at which the mouse struck
+    int pressure_ = 0;
 };
 
 } // namespace lariat

@@ -1,7 +1,9 @@
 // Hearing and setting in the window: listening, keys, controllers, knobs with marks, A and B, files that are dropped.
 #include "app/opened.h"
+#include "building/capacity.h"
 #include "model/file.h"
 #include "shell/preferences.h"
+#include "widgets/pad_surface.h"
 
 #include <QMimeData>
 
@@ -275,6 +277,40 @@ class HearingWindowTest : public QObject {
         QVERIFY(view && view->isVisible());
         QCOMPARE(view->stack()->count(), 1);
         view->close();
+    }
+
+    /// The joystick moves its voltages, and its touch opens while it is held.
+    void thePadIsPlayed() {
+        Opened o;
+        Patch patch = PatchMaker("tower-case").make();
+        const auto free = freeParts(patch, workspace().library, workspace().housing(patch), "pad");
+        QVERIFY(!free.empty());
+        const Post post = postFor(patch, free.front());
+        QVERIFY(o.window.document().saveAs(o.folder.filePath(QStringLiteral("own.lariat"))));
+        o.window.document().startNew("tower-case");
+        QVERIFY(o.window.document().apply({AddPost{post}}, QStringLiteral("add")));
+        o.window.selection().choosePost(post.id);
+        QCoreApplication::processEvents();
+        auto* pad = o.place().inspector().findChild<PadSurface*>(QStringLiteral("pad"));
+        QVERIFY(pad);
+        const auto volts = [&](const char* jack) {
+            const JackRef ref{post.id, jack};
+            static std::map<std::string, std::shared_ptr<const Tap>> taps;
+            auto& tap = taps[jack];
+            if (!tap) tap = o.window.sound().engine().watch(ref, {1024, 64}, workspace().library);
+            const auto samples = tap ? tap->samples(16) : std::vector<float>{};
+            return samples.empty() ? 99.0f : samples.back();
+        };
+        QTRY_VERIFY(volts("x") < 1.0f);
+        QTRY_VERIFY(volts("touch") < 1.0f); // both run now
+        QTest::mousePress(pad, Qt::LeftButton, {}, QPoint(pad->width() - 2, pad->height() / 2));
+        QTRY_VERIFY2(volts("x") > 4.0f && volts("x") < 6.0f,
+                     qPrintable(QString::number(static_cast<double>(volts("x")))));
+        QTRY_VERIFY(volts("touch") > 4.0f);
+        QTest::mouseMove(pad, QPoint(2, pad->height() / 2));
+        QTRY_VERIFY(volts("x") < -4.0f);
+        QTest::mouseRelease(pad, Qt::LeftButton, {}, QPoint(2, pad->height() / 2));
+        QTRY_VERIFY(volts("touch") < 1.0f);
     }
 };
 

@@ -481,6 +481,21 @@ class HouseTest : public QObject {
         knob->valueInterface()->setCurrentValue(500.0);
         QVERIFY(std::abs(o.patch().post("filter")->knobs.at("cutoff") - 500.0) < 1e-6);
     }
+
+    void theTempoIsTapped() {
+        Taps taps;
+        QCOMPARE(taps.tapAt(0), 0.0);
+        QCOMPARE(taps.tapAt(500), 120.0);
+        QCOMPARE(taps.tapAt(1010), 60'000.0 * 2 / 1010);
+        QCOMPARE(taps.tapAt(9000), 0.0); // after a pause it begins anew
+        QCOMPARE(taps.tapAt(9600), 100.0);
+        Opened o;
+        o.action(QStringLiteral("tap-tempo"))->trigger();
+        QTest::qWait(400); // the hand's, not the program's
+        o.action(QStringLiteral("tap-tempo"))->trigger();
+        const double tempo = tempoOf(o.patch(), workspace().library);
+        QVERIFY2(tempo > 60.0 && tempo < 151.0, qPrintable(QString::number(tempo)));
+    }
 };
 
 QTEST_MAIN(HouseTest)
