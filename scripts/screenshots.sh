@@ -15,3 +15,7 @@ build/app/lariat --theme light --size 1280x800 --select 13 --panel findings --pi
 build/app/lariat data/demo/first-voice.json --theme light --size 1280x800 --select 7 --until 7 --keys --picture "$shots/row-by-row.png"
 build/app/lariat --theme light --size 1280x800 --select 7 --panel findings --language de --picture "$shots/german.png"
 build/app/lariat --theme light --size 1280x800 --place sheet --picture "$shots/sheet.png"
+build/app/lariat --theme light --size 1280x800 --select contour-1 --picture "$shots/contour.png"
+empty="$(mktemp -d)/new.lariat"
+echo '{"format": "lariat-patch", "version": 1, "title": "Untitled", "case": "keepers-case", "seed": 1, "posts": [], "cables": [], "patterns": []}' > "$empty"
+build/app/lariat "$empty" --theme light --size 1280x800 --picture "$shots/begin.png"

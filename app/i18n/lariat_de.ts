@@ -488,7 +488,7 @@
     </message>
     <message>
         <source>no steady pitch</source>
-        <translation>ohne feste Tonhöhe</translation>
+        <translation>ohne Tonhöhe</translation>
     </message>
     <message>
         <source>{}</source>
@@ -1282,8 +1282,16 @@
         <translation>Gate %1</translation>
     </message>
     <message>
-        <source>A %1 · D %2 · R %3</source>
-        <translation>A %1 · D %2 · R %3</translation>
+        <source>A %1</source>
+        <translation>A %1</translation>
+    </message>
+    <message>
+        <source>D %1</source>
+        <translation>D %1</translation>
+    </message>
+    <message>
+        <source>R %1</source>
+        <translation>R %1</translation>
     </message>
 </context>
 <context>

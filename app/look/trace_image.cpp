@@ -29,10 +29,10 @@ class Raster {
             if (inside > 0.0f) put(x, y, coverage * inside);
         }
     }
-    void hatch(int x, float top, float bottom) {
+    void hatch(int x, float top, float bottom, int scale) {
         const int last = std::min(height_, static_cast<int>(std::lround(bottom)));
         for (int y = std::max(0, static_cast<int>(std::lround(top))); y < last; ++y)
-            if ((x + y) % kHatch == 0) put(x, y, 0.9f);
+            if ((x + y) / scale % kHatch == 0) put(x, y, 0.9f);
     }
 
   private:
@@ -49,7 +49,8 @@ float thickness(SignalKind kind) {
 
 } // namespace
 
-QImage traceImage(QSize size, std::span<const MinMax> columns, VoltRange range, SignalKind kind, const QColor& colour) {
+QImage traceImage(QSize size, std::span<const MinMax> columns, VoltRange range, SignalKind kind, const QColor& colour,
+                  float scale) {
     QImage image(size, QImage::Format_ARGB32_Premultiplied);
     image.fill(Qt::transparent);
     if (size.isEmpty() || columns.size() < 2) return image;
@@ -58,7 +59,7 @@ QImage traceImage(QSize size, std::span<const MinMax> columns, VoltRange range, 
     const auto y = [&](float volts) {
         return (range.high - std::clamp(volts, range.low, range.high)) / (range.high - range.low) * height;
     };
-    const float half = thickness(kind);
+    const float half = scale * thickness(kind);
     const float ground = y(0.0f);
     float previousTop = y(columns[0].max);
     float previousBottom = y(columns[0].min);
@@ -76,7 +77,7 @@ QImage traceImage(QSize size, std::span<const MinMax> columns, VoltRange range, 
             raster.fill(x, std::min(middle, ground), std::max(middle, ground), 0.18f);
             break;
         case SignalKind::Clock:
-            raster.hatch(x, std::min(middle, ground), std::max(middle, ground));
+            raster.hatch(x, std::min(middle, ground), std::max(middle, ground), std::max(1, static_cast<int>(scale)));
             break;
         case SignalKind::Audio:
         case SignalKind::Pitch:

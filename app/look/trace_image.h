@@ -10,7 +10,9 @@
 
 namespace lariat {
 
-/// One column of `columns` for every pixel across; `size` in device pixels. The ground is left transparent.
-QImage traceImage(QSize size, std::span<const MinMax> columns, VoltRange range, SignalKind kind, const QColor& colour);
+/// One column of `columns` for every pixel across; `size` in device pixels, of which `scale` make one of the screen's.
+/// The ground is left transparent.
+QImage traceImage(QSize size, std::span<const MinMax> columns, VoltRange range, SignalKind kind, const QColor& colour,
+                  float scale = 1.0f);
 
 } // namespace lariat

@@ -122,7 +122,8 @@ void Chart::paintTrace(QPainter& painter, const ChartRow& row) {
     const qreal scale = devicePixelRatioF();
     const QSize size((box.size() * scale).toSize());
     const SignalKind kind = trace->reading().kind;
-    QImage image = traceImage(size, readings_.columns(row.from, size.width()), trace->range(), kind, look().kind(kind));
+    QImage image = traceImage(size, readings_.columns(row.from, size.width()), trace->range(), kind, look().kind(kind),
+                              static_cast<float>(scale));
     image.setDevicePixelRatio(scale);
     painter.drawImage(box.topLeft(), image);
 }

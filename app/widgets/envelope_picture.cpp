@@ -71,10 +71,18 @@ double EnvelopePicture::voltsAt(double seconds) const {
         shape_.volts[static_cast<std::size_t>(share * static_cast<double>(shape_.volts.size() - 1))]);
 }
 
+/// Those of the stages that the mode has.
+std::vector<EnvelopePicture::Corner> EnvelopePicture::corners() const {
+    std::vector<Corner> all = {Corner::Attack};
+    if (shape_.decays) all.push_back(Corner::Decay);
+    if (shape_.releases) all.push_back(Corner::Release);
+    return all;
+}
+
 std::optional<EnvelopePicture::Corner> EnvelopePicture::cornerAt(const QPointF& at) const {
     std::optional<Corner> best;
     qreal nearest = kReach;
-    for (const Corner one : {Corner::Attack, Corner::Decay, Corner::Release}) {
+    for (const Corner one : corners()) {
         const QPointF place = corner(one);
         const qreal away = std::hypot(place.x() - at.x(), place.y() - at.y());
         if (away < nearest) {
@@ -103,7 +111,7 @@ void EnvelopePicture::paintEvent(QPaintEvent*) {
     const QColor colour = l.kind(SignalKind::Control);
     painter.setPen(QPen(colour, 1.8));
     painter.drawPath(path);
-    if (shape_.gate < shape_.decayEnd) { // what the gate cuts off
+    if (shape_.followsGate && shape_.decays && shape_.gate < shape_.decayEnd) { // what the gate cuts off
         painter.setPen(QPen(colour, 1, Qt::DotLine));
         painter.drawLine(QPointF(xOf(shape_.gate), yOf(voltsAt(shape_.gate))), corner(Corner::Decay));
     }
@@ -136,14 +144,16 @@ void EnvelopePicture::paintEvent(QPaintEvent*) {
     }
     painter.setPen(QPen(colour, 1.5));
     painter.setBrush(l.card);
-    for (const Corner one : {Corner::Attack, Corner::Decay, Corner::Release}) painter.drawEllipse(corner(one), 4, 4);
+    for (const Corner one : corners()) painter.drawEllipse(corner(one), 4, 4);
     painter.setFont(textFont(13));
     painter.setPen(l.softInk);
     const QRectF top(xOf(shape_.gate) + 6, 0, width(), 16);
     painter.drawText(top, Qt::AlignLeft | Qt::AlignVCenter, tr("gate %1").arg(timeText(shape_.gate)));
-    const QString text = tr("A %1 · D %2 · R %3")
-                             .arg(timeText(shape_.attackEnd), timeText(shape_.decayEnd - shape_.attackEnd),
-                                  timeText(std::max(0.0, shape_.releaseEnd - shape_.gate)));
+    const double stands = shape_.followsGate ? shape_.gate : shape_.decayEnd;
+    QStringList stages = {tr("A %1").arg(timeText(shape_.attackEnd))};
+    if (shape_.decays) stages << tr("D %1").arg(timeText(shape_.decayEnd - shape_.attackEnd));
+    if (shape_.releases) stages << tr("R %1").arg(timeText(std::max(0.0, shape_.releaseEnd - stands)));
+    const QString text = stages.join(QStringLiteral(" · "));
     painter.drawText(QRectF(2, box().bottom() + 2, width() - 4, 18), Qt::AlignLeft | Qt::AlignVCenter,
                      QFontMetricsF(painter.font()).elidedText(text, Qt::ElideRight, width() - 4));
 }
@@ -156,7 +166,7 @@ void EnvelopePicture::mousePressEvent(QMouseEvent* event) {
     scale_ = shape_.seconds / std::max<qreal>(1.0, box().width());
     began_ = *drawn_ == Corner::Attack  ? shape_.attackEnd
              : *drawn_ == Corner::Decay ? shape_.decayEnd - shape_.attackEnd
-                                        : shape_.releaseEnd - std::max(shape_.gate, 0.0);
+                                        : shape_.releaseEnd - (shape_.followsGate ? shape_.gate : shape_.decayEnd);
 }
 
 void EnvelopePicture::mouseMoveEvent(QMouseEvent* event) {

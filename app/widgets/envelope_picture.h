@@ -44,6 +44,7 @@ class EnvelopePicture : public QWidget {
     [[nodiscard]] qreal xOf(double seconds) const;
     [[nodiscard]] qreal yOf(double volts) const;
     [[nodiscard]] double voltsAt(double seconds) const;
+    [[nodiscard]] std::vector<Corner> corners() const;
     [[nodiscard]] std::optional<Corner> cornerAt(const QPointF& at) const;
 
     EnvelopeShape shape_;

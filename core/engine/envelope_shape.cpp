@@ -69,6 +69,9 @@ std::optional<EnvelopeShape> envelopeShape(const Post& post, const PartInfo& par
                                           : 1.0);
     out.gate = gateSeconds.value_or((attack + decay) * (1.0 + kRestingShare));
     const bool holds = mode == 0 || mode == 1; // the others go on by themselves
+    out.decays = decays;
+    out.releases = releases;
+    out.followsGate = holds;
     out.releaseEnd = (holds ? std::max(out.gate, 0.001) : out.decayEnd) + release;
     if (mode == 4) out.releaseEnd += attack;
     out.seconds = std::max({out.releaseEnd, out.gate, out.decayEnd}) * 1.03 + 1e-4;

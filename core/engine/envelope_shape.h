@@ -16,6 +16,9 @@ struct EnvelopeShape {
     double decayEnd = 0.0;
     double sustain = 0.0; ///< volts that the decay leads to
     double releaseEnd = 0.0;
+    bool decays = true; ///< the mode has a decay, a release,
+    bool releases = true;
+    bool followsGate = true; ///< and goes on to its release when the gate closes
 };
 
 /// The knobs that move the corners of a part's contour; nullptr where the panel has none.

@@ -318,6 +318,7 @@ class ContourTest : public QObject {
         const EnvelopeShape cut = shape(0, 0.03);
         QVERIFY(cut.gate < cut.decayEnd && std::abs(cut.releaseEnd - 0.23) < 1e-9);
         QVERIFY(volts(cut, 0.031) > 6.0 && volts(cut, 0.1) < 5.5);
+        QVERIFY(!shape(2, 0.03).followsGate && !shape(2, 0.03).releases && !shape(1, 0.3).decays);
         for (int type = 0; type < 5; ++type)
             for (const auto gate : {std::optional<double>{}, std::optional{0.001}, std::optional{60.0}}) {
                 const EnvelopeShape any = shape(type, gate);
