@@ -1,5 +1,6 @@
 #!/usr/bin/env python3
-"""Holds the translations complete: every sentence of the sources said, every place of it filled, nothing left over."""
+"""Holds the translations complete: every sentence of the sources said, every place of it filled, nothing left over; and
+the sentences to the word list."""
 import pathlib
 import re
 import shutil
@@ -33,6 +34,15 @@ for file in sorted(fresh.glob("*.ts")):
                 if said.get("type") == "unfinished" or not form or not same:
                     bad += 1
                     print(f"{file.name}: {source!r} is said as {form!r}")
+# One word for one thing (the word list in CONTRIBUTING.md).
+words = re.findall(r"^\| \*(.+?)\* \| (.+?) \|$", (root / "CONTRIBUTING.md").read_text(), re.M)
+for message in xml.etree.ElementTree.parse(fresh / "lariat_de.ts").getroot().iter("message"):
+    source = message.find("source").text.replace("&", "")
+    for good, others in words:
+        for other in others.split(", "):
+            if re.search(rf"\b{re.escape(other)}\b", source, re.I):
+                bad += 1
+                print(f"{source!r} says {other!r}; here it is {good!r}")
 shutil.rmtree(fresh)
 print(f"{count} sentences checked, {bad} faults")
 sys.exit(1 if bad or not count else 0)

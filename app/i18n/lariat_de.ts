@@ -693,10 +693,6 @@
         <translation>Einstellungen einf&amp;ügen</translation>
     </message>
     <message>
-        <source>&amp;Remove the post</source>
-        <translation>Pfosten &amp;entfernen</translation>
-    </message>
-    <message>
         <source>Double the &amp;voice…</source>
         <translation>Stimme &amp;verdoppeln…</translation>
     </message>
@@ -751,10 +747,6 @@
     <message>
         <source>Let %1 sound</source>
         <translation>%1 wieder hören</translation>
-    </message>
-    <message>
-        <source>Silence %1</source>
-        <translation>%1 stummschalten</translation>
     </message>
     <message>
         <source>Let all voices sound</source>
@@ -984,14 +976,6 @@
         <translation>%1 Regler von %2 gesetzt.</translation>
     </message>
     <message>
-        <source>Choose the post to remove first.</source>
-        <translation>Zuerst den Pfosten wählen, der entfernt werden soll.</translation>
-    </message>
-    <message>
-        <source>remove %1</source>
-        <translation>%1 entfernen</translation>
-    </message>
-    <message>
         <source>Order the posts alon&amp;g the flow</source>
         <translation>Pfosten entlan&amp;g des Signalflusses ordnen</translation>
     </message>
@@ -1026,6 +1010,22 @@
     <message>
         <source>%1 has no input.</source>
         <translation>%1 hat keinen Eingang.</translation>
+    </message>
+    <message>
+        <source>Take the post o&amp;ut</source>
+        <translation>Pfosten &amp;herausnehmen</translation>
+    </message>
+    <message>
+        <source>Mute %1</source>
+        <translation>%1 stummschalten</translation>
+    </message>
+    <message>
+        <source>Choose the post to take out first.</source>
+        <translation>Zuerst den Pfosten auswählen, der herausgenommen werden soll.</translation>
+    </message>
+    <message>
+        <source>take out %1</source>
+        <translation>%1 herausnehmen</translation>
     </message>
 </context>
 <context>
@@ -1068,14 +1068,6 @@
     <message>
         <source>Cable chart</source>
         <translation>Kabelplan</translation>
-    </message>
-    <message>
-        <source>remove cable %1</source>
-        <translation>Kabel %1 entfernen</translation>
-    </message>
-    <message>
-        <source>remove %1 cables</source>
-        <translation>%1 Kabel entfernen</translation>
     </message>
     <message>
         <source>move cable %1 to row %2</source>
@@ -1125,16 +1117,8 @@
         </translation>
     </message>
     <message>
-        <source>  · silent</source>
-        <translation>  · stumm</translation>
-    </message>
-    <message>
         <source>loop: 1 sample late</source>
         <translation>Schleife: 1 Sample</translation>
-    </message>
-    <message>
-        <source>silenced</source>
-        <translation>stumm</translation>
     </message>
     <message>
         <source>heard alone</source>
@@ -1155,6 +1139,22 @@
     <message>
         <source>Cable %1</source>
         <translation>Kabel %1</translation>
+    </message>
+    <message>
+        <source>take out cable %1</source>
+        <translation>Kabel %1 herausnehmen</translation>
+    </message>
+    <message>
+        <source>take out %1 cables</source>
+        <translation>%1 Kabel herausnehmen</translation>
+    </message>
+    <message>
+        <source>  · muted</source>
+        <translation>  · stumm</translation>
+    </message>
+    <message>
+        <source>muted</source>
+        <translation>stumm</translation>
     </message>
 </context>
 <context>
@@ -2204,10 +2204,6 @@
         <translation>Zuerst eine Zeile des Plans wählen.</translation>
     </message>
     <message>
-        <source>Silence the &amp;row, or let it sound</source>
-        <translation>&amp;Zeile stummschalten oder wieder hören</translation>
-    </message>
-    <message>
         <source>&amp;Listen to this cable, or to the way out again</source>
         <translation>In dieses &amp;Kabel hören, oder wieder in den Ausgang</translation>
     </message>
@@ -2218,10 +2214,6 @@
     <message>
         <source>You hear the way out again.</source>
         <translation>Zu hören ist wieder der Ausgang.</translation>
-    </message>
-    <message>
-        <source>Silence this &amp;voice, or let it sound</source>
-        <translation>S&amp;timme stummschalten oder wieder hören</translation>
     </message>
     <message>
         <source>&amp;Hear this voice alone, or all</source>
@@ -2316,6 +2308,14 @@
             <numerusform>Sie treten an die Stelle der %n Nachricht, die jetzt gespielt wird.</numerusform>
             <numerusform>Sie treten an die Stelle der %n Nachrichten, die jetzt gespielt werden.</numerusform>
         </translation>
+    </message>
+    <message>
+        <source>Mute the &amp;row, or let it sound</source>
+        <translation>&amp;Zeile stummschalten oder klingen lassen</translation>
+    </message>
+    <message>
+        <source>Mute this &amp;voice, or let it sound</source>
+        <translation>Diese &amp;Stimme stummschalten oder klingen lassen</translation>
     </message>
 </context>
 <context>

@@ -67,7 +67,7 @@ void BuildingActions::addTo(QMenu& patch) {
     ofPost_ << add("describe-post", tr("&Name, voice and note of the post…"), [this] { describePost(); })
             << add("copy-settings", tr("&Copy its settings"), [this] { copySettings(); })
             << add("paste-settings", tr("Past&e settings"), [this] { pasteSettings(); })
-            << add("remove-post", tr("&Remove the post"), [this] { removePost(); });
+            << add("remove-post", tr("Take the post o&ut"), [this] { removePost(); });
     add("order-posts", tr("Order the posts alon&g the flow"), [this] {
         const Edits edits = orderPosts(session_.document.patch());
         if (edits.empty())
@@ -127,7 +127,7 @@ void BuildingActions::showHeadingMenu(std::string voice, std::string step, const
         Listening& listening = session_.sound.listening();
         menu.addSeparator();
         const bool silent = listening.voiceSilenced(voice);
-        menu.addAction(silent ? tr("Let %1 sound").arg(q(voice)) : tr("Silence %1").arg(q(voice)), this,
+        menu.addAction(silent ? tr("Let %1 sound").arg(q(voice)) : tr("Mute %1").arg(q(voice)), this,
                        [&, silent] { listening.silenceVoice(voice, !silent); });
         const bool alone = listening.solo() == voice;
         menu.addAction(alone ? tr("Let all voices sound") : tr("Hear %1 alone").arg(q(voice)), this,
@@ -430,10 +430,10 @@ void BuildingActions::pasteSettings() {
 void BuildingActions::removePost() {
     const Post* post = chosenPost();
     if (!post) {
-        Q_EMIT message(tr("Choose the post to remove first."), true);
+        Q_EMIT message(tr("Choose the post to take out first."), true);
         return;
     }
-    session_.document.apply({RemovePost{post->id}}, tr("remove %1").arg(q(post->name)));
+    session_.document.apply({RemovePost{post->id}}, tr("take out %1").arg(q(post->name)));
 }
 
 } // namespace lariat

@@ -169,8 +169,8 @@ void Chart::removeSelected() {
     if (row == 0) return;
     std::vector<Edit> edits;
     for (const int cable : selection_.cables()) edits.emplace_back(RemoveCable{cable});
-    document_.apply(edits, edits.size() == 1 ? tr("remove cable %1").arg(row)
-                                             : tr("remove %1 cables").arg(static_cast<int>(edits.size())));
+    document_.apply(edits, edits.size() == 1 ? tr("take out cable %1").arg(row)
+                                             : tr("take out %1 cables").arg(static_cast<int>(edits.size())));
     const auto& cables = document_.patch().cables;
     if (!cables.empty()) selection_.chooseCable(cables[std::min(static_cast<std::size_t>(row), cables.size()) - 1].id);
 }

@@ -214,7 +214,7 @@ void Chart::paintHeading(QPainter& painter, const ChartRow& row) {
                    })));
     const Listening& listening = sound_.listening();
     if (listening.voiceSilenced(row.voice) || (!listening.solo().empty() && listening.solo() != row.voice))
-        text += tr("  · silent");
+        text += tr("  · muted");
     painter.drawText(QRectF(20, row.top, viewport()->width() - 36, row.height), Qt::AlignVCenter, text);
     if (!isKeyed(row)) return;
     painter.setBrush(Qt::NoBrush);
@@ -302,7 +302,7 @@ void Chart::paintReadings(QPainter& painter, const ChartRow& row, const LiveTrac
     QString detail = trace ? said(detailReading(trace->reading())) : QString();
     for (const LateCable& late : sound_.engine().lateCables())
         if (late.cable == row.cable) detail = tr("loop: 1 sample late");
-    if (sound_.listening().rowSilenced(row.cable)) detail = tr("silenced");
+    if (sound_.listening().rowSilenced(row.cable)) detail = tr("muted");
     if (sound_.listening().listened() == row.cable) detail = tr("heard alone");
     const bool clips = trace && trace->reading().clips;
     if (clips) detail = tr("over the rails");

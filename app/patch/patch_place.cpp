@@ -156,7 +156,7 @@ void PatchPlace::addHearing(QMenu& sound) {
     };
     sound.addSeparator();
     QList<QAction*> ofRow;
-    ofRow << add("mute-row", tr("Silence the &row, or let it sound"), [&listening, this, chosen] {
+    ofRow << add("mute-row", tr("Mute the &row, or let it sound"), [&listening, this, chosen] {
         if (!chosen()) return;
         for (const int cable : session_.selection.cables()) listening.silenceRow(cable, !listening.rowSilenced(cable));
     }) << add("listen", tr("&Listen to this cable, or to the way out again"), [&listening, this, chosen] {
@@ -168,7 +168,7 @@ void PatchPlace::addHearing(QMenu& sound) {
                           : tr("You hear the way out again."),
                        false);
     });
-    add("mute-voice", tr("Silence this &voice, or let it sound"), [&listening, chosen] {
+    add("mute-voice", tr("Mute this &voice, or let it sound"), [&listening, chosen] {
         if (const Cable* cable = chosen()) listening.silenceVoice(cable->voice, !listening.voiceSilenced(cable->voice));
     });
     add("solo-voice", tr("&Hear this voice alone, or all"), [&listening, chosen] {

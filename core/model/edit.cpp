@@ -298,7 +298,7 @@ struct Describer {
     std::string operator()(const TieCable& e) const {
         return fmt::format("tie {} to {}", e.cable.from.text(), e.cable.to.text());
     }
-    std::string operator()(const RemoveCable&) const { return "remove a cable"; }
+    std::string operator()(const RemoveCable&) const { return "take out a cable"; }
     std::string operator()(const MoveCable& e) const {
         return fmt::format("move a cable to {} → {}", e.from.text(), e.to.text());
     }
@@ -310,7 +310,7 @@ struct Describer {
     std::string operator()(const DescribeCable&) const { return "write down a cable"; }
     std::string operator()(const SetKnob& e) const { return fmt::format("turn {} of {}", e.knob, e.post); }
     std::string operator()(const AddPost& e) const { return fmt::format("add {}", e.post.name); }
-    std::string operator()(const RemovePost& e) const { return fmt::format("remove {}", e.id); }
+    std::string operator()(const RemovePost& e) const { return fmt::format("take out {}", e.id); }
     std::string operator()(const ReorderPost& e) const { return fmt::format("move {}", e.id); }
     std::string operator()(const SetPattern& e) const {
         return fmt::format("change the pattern of {}", e.pattern->post);
