@@ -184,7 +184,10 @@ void KnobPanel::addKnobs(const Post& post, const PartInfo& part) {
         knobs_[info.id] = knob;
         ++count;
     }
-    if (count > 0) layout_->addLayout(grid);
+    if (count > 0)
+        layout_->addLayout(grid);
+    else
+        delete grid;
     for (const KnobInfo& info : part.knobs)
         if (info.scale.taper == Taper::Switch) addSwitch(post, info);
     addSources(post, part);
