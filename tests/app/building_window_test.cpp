@@ -328,7 +328,7 @@ class BuildingWindowTest : public QObject {
         QVERIFY(!o.patch().heading(first.voice, first.step)->folded);
         pick({QStringLiteral("Move down")});
         QVERIFY(o.patch().cables.front().step != first.step);
-        pick({QStringLiteral("Silence ") + QString::fromStdString(first.voice)});
+        pick({QStringLiteral("Mute ") + QString::fromStdString(first.voice)});
         QVERIFY(o.window.sound().listening().voiceSilenced(first.voice));
     }
 
