@@ -2032,6 +2032,10 @@
         <source>No clock of this patch sets a tempo.</source>
         <translation>Kein Taktgeber dieses Patches bestimmt ein Tempo.</translation>
     </message>
+    <message>
+        <source>not checked</source>
+        <translation>nicht geprüft</translation>
+    </message>
 </context>
 <context>
     <name>lariat::MessageStrip</name>

@@ -95,7 +95,8 @@ void SheetPlace::saveAs(const QString& suffix) {
 
 bool SheetPlace::write(const QString& file) {
     const Sheet& sheet = session_.checker.sheet();
-    if (!session_.checker.settled()) {
+    if (!session_.checker.upToDate()) {
+        if (session_.checker.settled()) session_.checker.look(); // somebody stopped it
         Q_EMIT message(tr("The sheet is being worked out; try again in a moment."), true);
         return false;
     }

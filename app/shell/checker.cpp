@@ -16,7 +16,10 @@ Checker::Checker(Document& document, Jobs& jobs, QObject* parent) : QObject(pare
         checked_ = {};
         Q_EMIT findingsChanged();
     });
-    connect(&document_, &Document::changed, &delay_, qOverload<>(&QTimer::start));
+    connect(&document_, &Document::changed, this, [this] {
+        upToDate_ = false;
+        delay_.start();
+    });
     connect(&delay_, &QTimer::timeout, this, &Checker::start);
     delay_.start();
 }
@@ -45,6 +48,7 @@ void Checker::start() {
 void Checker::finish(Checked checked) {
     checked_ = std::move(checked);
     knows_ = true;
+    upToDate_ = !delay_.isActive(); // the patch may have moved on meanwhile
     Q_EMIT findingsChanged();
 }
 

@@ -31,6 +31,10 @@ class Checker : public QObject {
     [[nodiscard]] bool settled() const { return !delay_.isActive() && !running(); }
     /// False until a first run has ended: nothing can be said yet.
     [[nodiscard]] bool knows() const { return knows_; }
+    /// Findings and sheet are those of the patch as it is. Not so while a run is under way, nor after one was stopped.
+    [[nodiscard]] bool upToDate() const { return upToDate_; }
+    /// Looks again, as after a run that was stopped.
+    void look() { delay_.start(); }
 
   Q_SIGNALS:
     void findingsChanged(); ///< and the sheet
@@ -52,6 +56,7 @@ class Checker : public QObject {
     std::shared_ptr<Job> job_;
     Checked checked_;
     bool knows_ = false;
+    bool upToDate_ = false;
 };
 
 } // namespace lariat

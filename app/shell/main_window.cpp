@@ -103,6 +103,7 @@ MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, cons
         field->clearFocus();
         if (field && field->isVisible()) field->setFocus();
     });
+    connect(&jobs_, &Jobs::changed, this, &MainWindow::refreshHead);
     connect(&jobs_, &Jobs::failed, this, [this](const QString& text) { messages_->say(text, true); });
     for (const PlaceEntry& entry : entries_) {
         Place* place = entry.make ? entry.make(session_) : nullptr;
@@ -226,7 +227,8 @@ void MainWindow::refreshHead() {
     facts << (housing ? tr("%1 of %2 cables").arg(patch.cables.size()).arg(housing->cableCount())
                       : tr("%n cable(s)", nullptr, static_cast<int>(patch.cables.size())));
     const auto found = static_cast<int>(std::ranges::count_if(checker_.findings(), isProblem));
-    facts << (!checker_.knows() ? tr("looking…")
+    facts << (!checker_.upToDate() && checker_.settled() ? tr("not checked")
+              : !checker_.knows()                        ? tr("looking…")
               : found == 0 && std::ranges::count(checker_.findings(), Severity::Next, &Finding::severity) > 0
                   ? tr("not finished yet")
               : found == 0 ? tr("nothing found wrong")

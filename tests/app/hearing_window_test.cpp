@@ -33,6 +33,33 @@ float peak(Opened& o, int milliseconds) {
 
 } // namespace
 
+namespace {
+
+/// While it lives no file grows beyond so many bytes: what is written fails half way, as on a full disk.
+class FullDisk {
+  public:
+    explicit FullDisk(rlim_t bytes) {
+        struct sigaction ignore {};
+        ignore.sa_handler = SIG_IGN;
+        sigaction(SIGXFSZ, &ignore, &old_);
+        getrlimit(RLIMIT_FSIZE, &usual_);
+        const rlimit full{bytes, usual_.rlim_max};
+        setrlimit(RLIMIT_FSIZE, &full);
+    }
+    ~FullDisk() {
+        setrlimit(RLIMIT_FSIZE, &usual_);
+        sigaction(SIGXFSZ, &old_, nullptr);
+    }
+    FullDisk(const FullDisk&) = delete;
+    FullDisk& operator=(const FullDisk&) = delete;
+
+  private:
+    struct sigaction old_ {};
+    rlimit usual_{};
+};
+
+} // namespace
+
 class HearingWindowTest : public QObject {
     Q_OBJECT
 
@@ -222,17 +249,11 @@ class HearingWindowTest : public QObject {
         const auto before = readFile(file.toStdString());
         o.window.document().apply({SetTitle{"Changed"}}, QStringLiteral("name"));
         // No file may grow beyond 200 bytes: what is written fails half way, as on a full disk.
-        struct sigaction old {};
-        struct sigaction ignore {};
-        ignore.sa_handler = SIG_IGN;
-        sigaction(SIGXFSZ, &ignore, &old);
-        rlimit usual{};
-        getrlimit(RLIMIT_FSIZE, &usual);
-        const rlimit full{200, usual.rlim_max};
-        setrlimit(RLIMIT_FSIZE, &full);
-        const auto saved = o.window.document().saveAs(file);
-        setrlimit(RLIMIT_FSIZE, &usual);
-        sigaction(SIGXFSZ, &old, nullptr);
+        Result<void> saved;
+        {
+            const FullDisk full(200);
+            saved = o.window.document().saveAs(file);
+        }
         QVERIFY(!saved);
         QVERIFY(!saved.error().reason.empty());
         QCOMPARE(*readFile(file.toStdString()), *before);
@@ -246,19 +267,12 @@ class HearingWindowTest : public QObject {
     void aRecordingOnAFullDiskIsKept() {
         Opened o;
         const QString file = o.folder.filePath(QStringLiteral("take.wav"));
-        struct sigaction old {};
-        struct sigaction ignore {};
-        ignore.sa_handler = SIG_IGN;
-        sigaction(SIGXFSZ, &ignore, &old);
-        rlimit usual{};
-        getrlimit(RLIMIT_FSIZE, &usual);
-        const rlimit full{200'000, usual.rlim_max}; // half a second
-        setrlimit(RLIMIT_FSIZE, &full);
-        o.window.sound().record(file);
-        QVERIFY(o.window.sound().recording());
-        QTRY_VERIFY_WITH_TIMEOUT(!o.window.sound().recording(), 10'000);
-        setrlimit(RLIMIT_FSIZE, &usual);
-        sigaction(SIGXFSZ, &old, nullptr);
+        {
+            const FullDisk full(200'000); // half a second
+            o.window.sound().record(file);
+            QVERIFY(o.window.sound().recording());
+            QTRY_VERIFY_WITH_TIMEOUT(!o.window.sound().recording(), 10'000);
+        }
         QVERIFY(o.window.messages().text().contains(QStringLiteral("The disk takes no more")));
         QVERIFY(QFileInfo(file).size() > 100'000);
         // Nor does a recording take the place of a patch.

@@ -1,6 +1,7 @@
 // The house that holds the places: what they share, what happens when another patch comes, files, windows, keys.
 #include "app/opened.h"
 #include "model/file.h"
+#include "sheet/sheet_place.h"
 #include "shell/patch_dialog.h"
 #include "widgets/file_dialog.h"
 
@@ -495,6 +496,25 @@ class HouseTest : public QObject {
         o.action(QStringLiteral("tap-tempo"))->trigger();
         const double tempo = tempoOf(o.patch(), workspace().library);
         QVERIFY2(tempo > 60.0 && tempo < 151.0, qPrintable(QString::number(tempo)));
+    }
+
+    /// A check that somebody stops leaves nothing stale behind: the head says so, and no old sheet is printed.
+    void aStoppedCheckPrintsNoOldSheet() {
+        Opened o;
+        QVERIFY(o.window.checker().upToDate());
+        o.window.document().apply({RemoveCable{o.patch().cables.back().id}}, QStringLiteral("remove"));
+        QVERIFY(!o.window.checker().upToDate());
+        QTRY_VERIFY(!o.window.jobs().all().empty());
+        o.window.jobs().stopAll();
+        QTRY_VERIFY(o.window.checker().settled());
+        QVERIFY(!o.window.checker().upToDate());
+        auto* sheet = dynamic_cast<SheetPlace*>(o.window.place(QStringLiteral("sheet")));
+        const QString file = o.folder.filePath(QStringLiteral("sheet.md"));
+        QVERIFY(!sheet->write(file));
+        QVERIFY(!QFileInfo::exists(file));
+        QTRY_VERIFY_WITH_TIMEOUT(o.window.checker().upToDate(), 20'000); // it looks again
+        QVERIFY(sheet->write(file));
+        QCOMPARE(o.window.checker().sheet().rows.size(), o.patch().cables.size());
     }
 };
 
