@@ -2,6 +2,7 @@
 
 #include "patch/patch_place.h"
 #include "sheet/sheet_place.h"
+#include "time/time_place.h"
 
 #include <QCoreApplication>
 
@@ -26,8 +27,7 @@ std::vector<PlaceEntry> allPlaces() {
         {"plan", tr("Plan"), tr("How do I build that here?"), nullptr,
          tr("This place will turn a recipe and your wishes into cable rows and knob settings for your own case.")},
         {"patch", tr("Patch"), tr("What is tied to what, and what flows?"), makePlace<PatchPlace>},
-        {"time", tr("Time"), tr("What happens when?"), nullptr,
-         tr("This place will show steps and drums above the envelopes and hits that they cause.")},
+        {"time", tr("Time"), tr("What happens when?"), makePlace<TimePlace>},
         {"bench", tr("Bench"), tr("What is it, exactly?"), nullptr,
          tr("This place will put scope, spectrum, tuner and level ladder on any jack.")},
         {"sheet", tr("Sheet"), tr("How do I build it again?"), makePlace<SheetPlace>},

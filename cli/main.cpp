@@ -46,7 +46,7 @@ int main(int argc, char** argv) {
     app.fallthrough();
     for (auto* add : {lariat::cli::addBlocks, lariat::cli::addModules, lariat::cli::addCheck, lariat::cli::addRender,
                       lariat::cli::addMeasure, lariat::cli::addTie, lariat::cli::addSheet, lariat::cli::addBench,
-                      lariat::cli::addMidi, lariat::cli::addBuild})
+                      lariat::cli::addMidi, lariat::cli::addBuild, lariat::cli::addPattern, lariat::cli::addResponses})
         add(app, context);
     try {
         app.parse(argc, argv);

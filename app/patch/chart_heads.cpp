@@ -38,7 +38,7 @@ void Chart::paintPattern(QPainter& painter, const Pattern& pattern, const QRectF
         const auto& hits = pattern.lanes.front().hits;
         const qreal width = box.width() / static_cast<qreal>(hits.size());
         for (std::size_t i = 0; i < hits.size(); ++i)
-            if (hits[i])
+            if (hits[i] != Hit::Rest)
                 painter.fillRect(
                     QRectF(box.left() + static_cast<qreal>(i) * width, box.bottom() - 4, std::max(1.5, width - 1), 4),
                     l.kind(SignalKind::Gate));

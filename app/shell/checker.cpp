@@ -18,6 +18,7 @@ Checker::Checker(Document& document, Jobs& jobs, QObject* parent) : QObject(pare
     });
     connect(&document_, &Document::changed, this, [this] {
         upToDate_ = false;
+        if (running()) job_->stop(); // what it would find is out of date; others may work meanwhile
         delay_.start();
     });
     connect(&delay_, &QTimer::timeout, this, &Checker::start);

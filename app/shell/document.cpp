@@ -162,13 +162,16 @@ void Document::turnKnob(const std::string& post, const std::string& knob, double
 
 void Document::turn(const std::vector<Edit>& edits, const QString& name, const QString& what) {
     goOnTurning();
+    goOn(edits, name, QStringLiteral("%1/%2").arg(what).arg(turning_));
+}
+
+void Document::goOn(const std::vector<Edit>& edits, const QString& name, const QString& what) {
     auto next = applyEdits(patch(), edits);
     if (!next) {
         Q_EMIT refused(QString::fromStdString(next.error().reason));
         return;
     }
-    history_.push(new PatchStep(*this, std::make_shared<const Patch>(std::move(*next)), name,
-                                QStringLiteral("%1/%2").arg(what).arg(turning_)));
+    history_.push(new PatchStep(*this, std::make_shared<const Patch>(std::move(*next)), name, what));
 }
 
 void Document::setUntilRow(int row) {

@@ -49,6 +49,8 @@ class Document : public QObject {
     void turnKnob(const std::string& post, const std::string& knob, double value);
     /// Like turnKnob for many knobs at once; `what` tells one such movement from another.
     void turn(const std::vector<Edit>& edits, const QString& name, const QString& what);
+    /// Like turn, but goes on in one step however long it pauses, as a take that is recorded.
+    void goOn(const std::vector<Edit>& edits, const QString& name, const QString& what);
     /// Turning goes on in one step only until this is called, as when the mouse is let go.
     void endTurning() { ++turning_; }
 

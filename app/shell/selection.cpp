@@ -17,7 +17,8 @@ Chosen Selection::stillThere(Chosen chosen) const {
     chosen.also.erase(chosen.cable);
     if (!patch.post(chosen.post)) chosen.post.clear();
     if (!document_.library().jack(patch, chosen.jack)) chosen.jack = {};
-    if (!patch.pattern(chosen.post)) chosen.steps.clear();
+    if (chosen.line.post != chosen.post || !sequencerOf(patch, document_.library(), chosen.post)) chosen.line = {};
+    if (chosen.line.post.empty()) chosen.steps.clear();
     return chosen;
 }
 
@@ -37,7 +38,7 @@ std::vector<int> Selection::cables() const {
 
 void Selection::chooseCable(int cable) {
     const Cable* found = document_.patch().cable(cable);
-    choose({.post = found ? found->to.post : chosen_.post, .cable = cable, .also = {}, .jack = {}, .steps = {}});
+    choose({.post = found ? found->to.post : chosen_.post, .cable = cable, .also = {}, .jack = {}, .line = {}, .steps = {}});
 }
 
 void Selection::alsoChoose(int cable) {
@@ -73,15 +74,15 @@ void Selection::chooseCables(const std::vector<int>& cables) {
 }
 
 void Selection::choosePost(const std::string& post) {
-    choose({.post = post, .cable = 0, .also = {}, .jack = {}, .steps = {}});
+    choose({.post = post, .cable = 0, .also = {}, .jack = {}, .line = {}, .steps = {}});
 }
 
 void Selection::chooseJack(const JackRef& jack) {
-    choose({.post = jack.post, .cable = 0, .also = {}, .jack = jack, .steps = {}});
+    choose({.post = jack.post, .cable = 0, .also = {}, .jack = jack, .line = {}, .steps = {}});
 }
 
-void Selection::chooseSteps(const std::string& post, std::set<int> steps) {
-    choose({.post = post, .cable = 0, .also = {}, .jack = {}, .steps = std::move(steps)});
+void Selection::chooseSteps(const LineRef& line, std::set<int> steps) {
+    choose({.post = line.post, .cable = 0, .also = {}, .jack = {}, .line = line, .steps = std::move(steps)});
 }
 
 } // namespace lariat

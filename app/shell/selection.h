@@ -2,6 +2,7 @@
 #pragma once
 
 #include "shell/document.h"
+#include "timing/lines.h"
 
 #include <QObject>
 
@@ -16,7 +17,8 @@ struct Chosen {
     int cable = 0;       ///< the row that has the keyboard; 0: none
     std::set<int> also;  ///< cables chosen beside it
     JackRef jack;        ///< one jack in particular, or an empty one
-    std::set<int> steps; ///< of the post's pattern, counted from 0
+    LineRef line{};      ///< of a post that goes through steps; an empty post: none
+    std::set<int> steps; ///< of that line, counted from 0
 
     bool operator==(const Chosen&) const = default;
 };
@@ -45,7 +47,8 @@ class Selection : public QObject {
     void chooseCables(const std::vector<int>& cables);
     void choosePost(const std::string& post);
     void chooseJack(const JackRef& jack);
-    void chooseSteps(const std::string& post, std::set<int> steps);
+    /// A line of steps, and some of them.
+    void chooseSteps(const LineRef& line, std::set<int> steps = {});
     /// As it was chosen before; what is gone since is left out.
     void choose(Chosen chosen);
 

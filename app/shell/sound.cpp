@@ -65,6 +65,7 @@ void Sound::openMidi(const QString& name) {
 
 void Sound::play(const MidiMessage& message, Engine::Time when) {
     engine_.play(message, when);
+    Q_EMIT played(message, when == Engine::Time{} ? std::chrono::steady_clock::now() : when);
     if (message.kind() == 0xB0) Q_EMIT controllerMoved(message.data1, message.data2);
 }
 

@@ -67,6 +67,8 @@ class Sound : public QObject {
     void deviceChanged();
     /// A controller (0…127) was moved to a value (0…127).
     void controllerMoved(int number, int value);
+    /// A message was played, by hand or from a port, at that time.
+    void played(const MidiMessage& message, Engine::Time when);
 
   private:
     void watch();

@@ -8,16 +8,6 @@ constexpr std::size_t kMost = 8;
 
 } // namespace
 
-TempoHome tempoHome(const Patch& patch, const Library& library) {
-    for (const Post& post : patch.posts) {
-        const PartInfo* part = library.part(post);
-        if (!part) continue;
-        for (const KnobInfo& knob : part->knobs)
-            if (knob.scale.unit == Unit::Bpm) return {&post, &knob};
-    }
-    return {};
-}
-
 double Taps::tap() {
     if (!clock_.isValid()) clock_.start();
     return tapAt(clock_.elapsed());

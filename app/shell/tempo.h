@@ -1,20 +1,11 @@
-// The tempo of a patch: which knob it comes from, and tapping it.
+// Tapping a tempo.
 #pragma once
-
-#include "library/library.h"
 
 #include <QElapsedTimer>
 
 #include <deque>
 
 namespace lariat {
-
-/// The clock's knob that the tempo comes from; nullptr if no post has one.
-struct TempoHome {
-    const Post* post = nullptr;
-    const KnobInfo* knob = nullptr;
-};
-TempoHome tempoHome(const Patch& patch, const Library& library);
 
 /// Taps on the beat. A pause of two seconds begins anew.
 class Taps {

@@ -6,6 +6,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 namespace lariat {
 namespace {
@@ -111,6 +112,10 @@ void Engine::setMuted(bool muted) {
     urgent_.send({.kind = Urgent::Kind::Mute, .value = muted ? 1.0f : 0.0f});
 }
 
+void Engine::setClick(bool on) {
+    urgent_.send({.kind = Urgent::Kind::Click, .value = on ? 1.0f : 0.0f});
+}
+
 void Engine::setRealCase(bool on) {
     if (on == settings_.realCase) return;
     settings_.realCase = on;
@@ -206,6 +211,10 @@ void Engine::obeyUrgent(std::size_t frames) {
         case Urgent::Kind::Mute:
             ears_.setMuted(order.value > 0.5f);
             break;
+        case Urgent::Kind::Click:
+            clicks_ = order.value > 0.5f;
+            clickAge_ = -1;
+            break;
         case Urgent::Kind::Play: {
             if (waitingCount_ == static_cast<int>(waiting_.size())) break; // a thousand keys within one block
             // What came during the last block sounds in this one, at its distance from the block's start.
@@ -283,6 +292,24 @@ std::pair<float, float> Engine::heard(const Schedule& schedule, int i) {
     return {safe, safe};
 }
 
+/// A sine of 1 kHz (1.6 kHz on the first of four beats) that dies away in some 20 ms, at -18 dBFS.
+void Engine::addClick() {
+    const double beat = std::floor(transport_.beats);
+    if (beat != clickBeat_ && transport_.running) {
+        clickAge_ = 0;
+        clickHertz_ = std::fmod(beat, 4.0) == 0.0 ? 1600.0 : 1000.0;
+    }
+    clickBeat_ = beat;
+    for (int i = 0; i < kRun && clickAge_ >= 0; ++i) {
+        const double seconds = clickAge_++ / settings_.rate;
+        const auto click = static_cast<float>(0.125 * std::sin(2.0 * std::numbers::pi * clickHertz_ * seconds) *
+                                              std::exp(-seconds / 0.006));
+        mixed_[idx(2 * i)] += click;
+        mixed_[idx(2 * i + 1)] += click;
+        if (seconds > 0.05) clickAge_ = -1;
+    }
+}
+
 std::span<const float> Engine::runOnce() {
     obey();
     mixed_.fill(0.0f);
@@ -324,6 +351,7 @@ std::span<const float> Engine::runOnce() {
         mixed_[idx(2 * i)] = left / static_cast<float>(kFullScaleVolts);
         mixed_[idx(2 * i + 1)] = right / static_cast<float>(kFullScaleVolts);
     }
+    if (clicks_) addClick();
     keepPeak(meters.peakLeft, peakLeft);
     keepPeak(meters.peakRight, peakRight);
     if (fading_ && fadeLeft_ <= 0) {

@@ -53,6 +53,8 @@ class Engine {
     /// Level of what the device hears, 0…1. Lets go of the guard, if it has acted.
     void setMonitorGain(float gain);
     void setMuted(bool muted);
+    /// A click on each beat of the clock, higher on the first of four: to play to, heard at the device only.
+    void setClick(bool on);
     /// With or without what the metal adds (electrics.h); takes effect with the next setPatch.
     void setRealCase(bool on);
     /// Cables that stay plugged and bring nothing, and the output that the monitor hears instead of the way out (an
@@ -113,7 +115,7 @@ class Engine {
         float value = 0.0f;
     };
     struct Urgent {
-        enum class Kind { Run, Stop, Rewind, Monitor, Mute, Play } kind = Kind::Run;
+        enum class Kind { Run, Stop, Rewind, Monitor, Mute, Click, Play } kind = Kind::Run;
         float value = 0.0f;
         MidiMessage message{};
         Time when{};
@@ -146,6 +148,7 @@ class Engine {
     void obeyUrgent(std::size_t frames);
     void playDue();
     [[nodiscard]] std::pair<float, float> heard(const Schedule& schedule, int i);
+    void addClick();
     std::span<const float> runOnce();
 
     EngineSettings settings_;
@@ -182,6 +185,10 @@ class Engine {
     std::array<float, 2 * kRun> mixed_{};
     double dc_ = 0.0; ///< of the output that is listened to
     double dcPart_;
+    bool clicks_ = false;
+    double clickBeat_ = 0.0; ///< of the last run
+    double clickHertz_ = 0.0;
+    int clickAge_ = -1; ///< samples since it began; -1: silent
     int railRuns_ = 0; ///< of this block, those in which something heard stood at the rails
     int runs_ = 0;
     struct Waiting {

@@ -395,11 +395,16 @@ double knobValue(const Post& post, const KnobInfo& knob) {
     return it == post.knobs.end() ? knob.initial : it->second;
 }
 
-double tempoOf(const Patch& patch, const Library& library) {
+TempoHome tempoHome(const Patch& patch, const Library& library) {
     for (const Post& post : patch.posts)
         if (const PartInfo* part = library.part(post))
-            if (const KnobInfo* knob = part->knobFor("clock", "tempo")) return knobValue(post, *knob);
-    return 0.0;
+            if (const KnobInfo* knob = part->knobFor("clock", "tempo")) return {&post, knob};
+    return {};
+}
+
+double tempoOf(const Patch& patch, const Library& library) {
+    const TempoHome home = tempoHome(patch, library);
+    return home.knob ? knobValue(*home.post, *home.knob) : 0.0;
 }
 
 const char* kindName(SignalKind kind) {

@@ -131,6 +131,12 @@ class Library {
 
 /// Where a post's knob stands: its value in the patch, else its initial one.
 double knobValue(const Post& post, const KnobInfo& knob);
+/// The clock's knob that the tempo of a patch comes from; nullptr if no post has one.
+struct TempoHome {
+    const Post* post = nullptr;
+    const KnobInfo* knob = nullptr;
+};
+TempoHome tempoHome(const Patch& patch, const Library& library);
 /// The tempo of the first clock of a patch, in beats per minute; 0 if it has none.
 double tempoOf(const Patch& patch, const Library& library);
 /// The jack's kind as a word.

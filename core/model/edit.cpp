@@ -14,16 +14,22 @@ std::string unplayable(const Pattern& pattern) {
             return fmt::format("\"{}\" has {} steps, 1 to {} are possible", name, steps, kMaxSteps);
         if (stride.division < 1 || stride.division > 16)
             return fmt::format("\"{}\" has a step of {} clock pulses, 1 to 16 are possible", name, stride.division);
+        if (!(stride.swing >= 0.5 && stride.swing <= kMostSwing))
+            return fmt::format("\"{}\" has a swing of {:g} %, 50 to 75 are possible", name, 100.0 * stride.swing);
         return {};
     };
     const auto lines = [&](const std::vector<Track>& tracks, const std::vector<Lane>& lanes) -> std::string {
         for (const Track& track : tracks) {
             if (std::string why = line(track.name, track.steps.size(), track.stride); !why.empty()) return why;
-            for (const Step& step : track.steps)
+            for (const Step& step : track.steps) {
+                if (!(step.late >= 0.0 && step.late <= kLatest))
+                    return fmt::format("\"{}\" has a step that comes {:g} % of it late, 0 to {:g} are possible",
+                                       track.name, 100.0 * step.late, 100.0 * kLatest);
                 if (step.repeats < 1 || step.repeats > 8 || !(step.gate > 0.0 && step.gate <= 1.0))
                     return fmt::format("\"{}\" has a step struck {} times with a gate of {:g}; 1 to 8 times and a gate "
                                        "above 0 and up to 1 are possible",
                                        track.name, step.repeats, step.gate);
+            }
         }
         for (const Lane& lane : lanes)
             if (std::string why = line(lane.name, lane.hits.size(), lane.stride); !why.empty()) return why;

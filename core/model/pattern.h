@@ -20,20 +20,46 @@ struct Step {
     bool slide = false;       ///< glides from the note before
     double probability = 1.0; ///< of being played at all
     int repeats = 1;          ///< times that it is struck within its step, 1…8
+    double late = 0.0;        ///< part of the step by which it comes late, 0…0.9: what was played by hand
 
     bool operator==(const Step&) const = default;
 };
 
+inline constexpr double kLatest = 0.9; ///< of Step::late
+
 enum class Direction { Forward, Backward, Pendulum, Random };
+/// The step that is played as the count-th of a line, from 0. Of a random one `drawn` decides.
+constexpr std::size_t stepAt(long count, std::size_t steps, Direction direction, std::size_t drawn = 0) {
+    const auto n = static_cast<long>(steps);
+    switch (direction) {
+    case Direction::Forward:
+        return static_cast<std::size_t>(count % n);
+    case Direction::Backward:
+        return static_cast<std::size_t>(n - 1 - count % n);
+    case Direction::Pendulum: {
+        const long period = n > 1 ? 2 * n - 2 : 1;
+        const long p = count % period;
+        return static_cast<std::size_t>(p < n ? p : period - p);
+    }
+    case Direction::Random:
+        return drawn % steps;
+    }
+    return 0;
+}
 
 /// How a track or lane goes through its steps.
 struct Stride {
     int division = 1; ///< clock pulses a step, 1…16
     Direction direction = Direction::Forward;
     int lock = 1; ///< those of one group change variation together, when the group's first one starts over; 0: alone
+    bool triplets = false; ///< three steps in the time of two
+    double swing = 0.5;    ///< part of two steps that the first of them takes, 0.5…0.75
 
     bool operator==(const Stride&) const = default;
+    /// Clock pulses that a step lasts.
+    [[nodiscard]] double pulses() const { return triplets ? division * 2.0 / 3.0 : division; }
 };
+inline constexpr double kMostSwing = 0.75;
 
 /// A line of notes: pitch, gate, accent, velocity and CV.
 struct Track {
@@ -45,10 +71,13 @@ struct Track {
     bool operator==(const Track&) const = default;
 };
 
+/// A step of a lane. Where a lane has accents, its other hits are lower: 5 V instead of 8 V.
+enum class Hit : unsigned char { Rest, Hit, Accent };
+
 /// A line of triggers.
 struct Lane {
     std::string name;
-    std::vector<bool> hits; ///< 1…64
+    std::vector<Hit> hits; ///< 1…64
     Stride stride{};
     Extra extra{};
 

@@ -1,9 +1,11 @@
 #include "model/pattern_json.h"
 
+#include "model/pattern_text.h"
+#include "units/number.h"
 #include "units/pitch.h"
 
 #include <algorithm>
-#include <charconv>
+#include <cmath>
 #include <optional>
 #include <sstream>
 
@@ -19,97 +21,11 @@ std::vector<std::string> wordsOf(const std::string& text) {
     return words;
 }
 
-std::optional<double> numberIn(std::string_view text) {
-    double value = 0.0;
-    const auto [end, error] = std::from_chars(text.data(), text.data() + text.size(), value);
-    if (error != std::errc{} || end != text.data() + text.size()) return std::nullopt;
-    return value;
-}
-
 double numberFrom(std::string_view text, double min, double max, const std::string& what, const std::string& path) {
-    const auto value = numberIn(text);
+    const auto value = parseNumber(text);
     if (!value || !(*value >= min && *value <= max))
         throw ReadError(path, fmt::format("\"{}\" should be a {} from {} to {}", text, what, min, max));
     return *value;
-}
-
-double usualGate(Step::Kind kind) {
-    return kind == Step::Kind::Tie ? 1.0 : 0.5;
-}
-
-/// A step is written in a few words: "D3", "D3! 0.4" (accented, open for 0.4 of the step), "D3 v80 c2.5 p50 x3 ~"
-/// (velocity, CV in volts, chance in per cent, strikes, slide), "-" (rest), "=" (tie). Rests and ties may have all of
-/// that too, and a note behind their sign.
-Step readStep(const std::string& text, const std::string& path) {
-    std::vector<std::string> words = wordsOf(text);
-    if (words.empty()) throw ReadError(path, "is an empty step; a rest is written -");
-    Step step;
-    if (words.front().front() == '-' || words.front().front() == '=') {
-        step.kind = words.front().front() == '-' ? Step::Kind::Rest : Step::Kind::Tie;
-        step.gate = usualGate(step.kind);
-        if (words.front().ends_with('!')) {
-            step.accent = true;
-            words.front().pop_back();
-        }
-        if (words.front().size() > 1) {
-            const auto note = parseNote(words.front().substr(1));
-            if (!note) throw ReadError(path, fmt::format("\"{}\" is not a step: write D3, D3! 0.4, - or =", text));
-            step.note = *note;
-        }
-    } else {
-        step.kind = Step::Kind::Note;
-        if (words.front().ends_with('!')) {
-            step.accent = true;
-            words.front().pop_back();
-        }
-        const auto note = parseNote(words.front());
-        if (!note) throw ReadError(path, fmt::format("\"{}\" is not a step: write D3, D3! 0.4, - or =", text));
-        step.note = *note;
-    }
-    for (std::size_t w = 1; w < words.size(); ++w) {
-        const std::string& word = words[w];
-        const std::string_view rest = std::string_view(word).substr(1);
-        switch (word.front()) {
-        case '~':
-            step.slide = true;
-            break;
-        case 'v':
-            step.velocity = static_cast<int>(numberFrom(rest, 1, 127, "velocity", path));
-            break;
-        case 'c':
-            step.cv = numberFrom(rest, -10, 10, "voltage", path);
-            break;
-        case 'p':
-            step.probability = 0.01 * numberFrom(rest, 0, 100, "chance in per cent", path);
-            break;
-        case 'x':
-            step.repeats = static_cast<int>(numberFrom(rest, 1, 8, "number of strikes", path));
-            break;
-        default:
-            step.gate = numberIn(word).value_or(0.0);
-            if (!(step.gate > 0.0 && step.gate <= 1.0))
-                throw ReadError(path, fmt::format("the gate of \"{}\" should lie above 0 and up to 1", text));
-        }
-    }
-    return step;
-}
-
-std::string writeStep(const Step& step) {
-    std::string out = step.kind == Step::Kind::Rest ? "-" : step.kind == Step::Kind::Tie ? "=" : "";
-    if (out.empty() || step.note != Step{}.note) out += noteName(step.note);
-    if (step.accent) out += "!";
-    if (step.gate != usualGate(step.kind)) out += fmt::format(" {}", step.gate);
-    if (step.velocity != 100) out += fmt::format(" v{}", step.velocity);
-    if (step.cv != 0.0) out += fmt::format(" c{}", step.cv);
-    if (step.probability != 1.0) out += fmt::format(" p{}", 100.0 * step.probability);
-    if (step.repeats != 1) out += fmt::format(" x{}", step.repeats);
-    if (step.slide) out += " ~";
-    return out;
-}
-
-void checkLength(const Reader& in, const char* key, std::size_t count) {
-    if (count < 1 || count > kMaxSteps)
-        in.fail(key, fmt::format("has {} steps, 1 to {} are possible", count, kMaxSteps));
 }
 
 constexpr const char* kDirections[] = {"forward", "backward", "pendulum", "random"};
@@ -118,6 +34,8 @@ Stride readStride(Reader& in) {
     Stride stride;
     stride.division = in.integer("division", 1, 16, 1);
     stride.lock = in.integer("lock", 0, 16, 1);
+    stride.triplets = in.flag("triplets", false);
+    stride.swing = 0.01 * in.number("swing", 50, 100.0 * kMostSwing, 50);
     const std::string direction = in.text("direction", "forward");
     const auto* found = std::ranges::find(kDirections, direction);
     if (found == std::end(kDirections))
@@ -130,26 +48,29 @@ void writeStride(Json& out, const Stride& stride) {
     if (stride.division != 1) out["division"] = stride.division;
     if (stride.direction != Direction::Forward) out["direction"] = kDirections[static_cast<int>(stride.direction)];
     if (stride.lock != 1) out["lock"] = stride.lock;
+    if (stride.triplets) out["triplets"] = true;
+    if (stride.swing != 0.5) out["swing"] = std::round(1e6 * stride.swing) / 1e4;
 }
 
 void readLines(Reader& in, std::vector<Track>& tracks, std::vector<Lane>& lanes) {
     in.each("tracks", [&](Reader track) {
         Track out{track.text("name"), {}, {}};
         track.eachText("steps", [&](const std::string& text, const std::string& path) {
-            out.steps.push_back(readStep(text, path));
+            auto step = readStep(text);
+            if (!step) throw ReadError(path, step.error().reason);
+            out.steps.push_back(*step);
         });
-        checkLength(track, "steps", out.steps.size());
+        if (out.steps.empty() || out.steps.size() > kMaxSteps)
+            track.fail("steps", fmt::format("has {} steps, 1 to {} are possible", out.steps.size(), kMaxSteps));
         out.stride = readStride(track);
         out.extra = track.rest();
         tracks.push_back(std::move(out));
     });
     in.each("lanes", [&](Reader lane) {
         Lane out{lane.text("name"), {}, {}};
-        for (const char c : lane.text("hits")) {
-            if (c != 'x' && c != '.' && c != ' ') lane.fail("hits", "should be written with x, . and spaces only");
-            if (c != ' ') out.hits.push_back(c == 'x');
-        }
-        checkLength(lane, "hits", out.hits.size());
+        auto hits = readHits(lane.text("hits"));
+        if (!hits) lane.fail("hits", hits.error().reason);
+        out.hits = std::move(*hits);
         out.stride = readStride(lane);
         out.extra = lane.rest();
         lanes.push_back(std::move(out));
@@ -169,12 +90,7 @@ void writeLines(Json& out, const std::vector<Track>& tracks, const std::vector<L
     out["tracks"] = std::move(all);
     all = Json::array();
     for (const Lane& lane : lanes) {
-        std::string hits;
-        for (std::size_t i = 0; i < lane.hits.size(); ++i) {
-            if (i > 0 && i % 4 == 0) hits += ' ';
-            hits += lane.hits[i] ? 'x' : '.';
-        }
-        Json node = {{"name", lane.name}, {"hits", hits}};
+        Json node = {{"name", lane.name}, {"hits", writeHits(lane.hits)}};
         writeStride(node, lane.stride);
         putBack(node, lane.extra);
         all.push_back(std::move(node));

@@ -127,7 +127,8 @@ std::vector<SheetLine> patternOf(const Patch& patch) {
         }
         for (const Lane& lane : pattern.lanes) {
             SheetLine line{lane.name, {}};
-            for (const bool hit : lane.hits) line.steps.emplace_back(hit ? "x" : "·");
+            for (const Hit hit : lane.hits)
+                line.steps.emplace_back(hit == Hit::Accent ? "X" : hit == Hit::Hit ? "x" : "·");
             out.push_back(std::move(line));
         }
     }

@@ -516,7 +516,7 @@ class WindowTest : public QObject {
                               Qt::LeftButton);
             QVERIFY(entries[i].make || !entries[i].laterText.isEmpty());
         }
-        QTest::keyClick(&o.window, Qt::Key_4, Qt::ControlModifier);
+        QTest::keyClick(&o.window, Qt::Key_5, Qt::ControlModifier);
         bool visible = false;
         for (const LaterPlace* later : o.window.findChildren<LaterPlace*>()) visible |= later->isVisible();
         QVERIFY(visible);

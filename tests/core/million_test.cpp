@@ -1,6 +1,7 @@
 // Exact over 10⁶ events: dividers, shift register, Euclidean patterns, quantizer, sequencer.
 #include "engine/solo.h"
 #include "support/analysis.h"
+#include "support/patches.h"
 
 #include <QtTest>
 
@@ -135,7 +136,7 @@ class MillionTest : public QObject {
         Setup setup;
         setup.rate = 8000.0;
         Pattern seven;
-        seven.lanes = {{"seven", {true, false, false, true, false, false, false}, {}}};
+        seven.lanes = {{"seven", test::hits("x..x..."), {}}};
         setup.material.pattern = std::make_shared<const Pattern>(seven);
         Clocked tracks("track-sequencer", 64, setup);
         std::vector<double> hits;

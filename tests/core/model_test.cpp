@@ -78,7 +78,7 @@ const Spoilt kSpoilt[] = {
     {"65 steps", [](Json& d) { d["patterns"][0]["tracks"][0]["steps"] = std::vector<std::string>(65, "-"); },
      "patterns/1/tracks/1/steps", "65 steps"},
     {"hits", [](Json& d) { d["patterns"][0]["lanes"][0]["hits"] = "x..y"; }, "patterns/1/lanes/1/hits",
-     "x, . and spaces"},
+     "x, X, . and spaces"},
     {"too many cables", [](Json& d) { d["cables"] = std::vector<Json>(10'001, d["cables"][0]); }, "cables",
      "10001 entries"},
 };
@@ -334,7 +334,7 @@ class ModelTest : public QObject {
         QCOMPARE(patch.posts.front().id, std::string("line-out"));
         apply(SetTitle{"Lamp two"});
         QCOMPARE(patch.title, std::string("Lamp two"));
-        apply(SetPattern{Pattern{"tracks", {}, {{"d", {true}}}}});
+        apply(SetPattern{Pattern{"tracks", {}, {{"d", test::hits("x")}}}});
         QCOMPARE(patch.patterns.front()->lanes.size(), std::size_t{1});
         apply(RemovePost{"tracks"});
         QVERIFY(patch.patterns.empty());

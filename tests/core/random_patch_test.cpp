@@ -46,7 +46,7 @@ Patch randomPatch(unsigned seed) {
             {static_cast<Step::Kind>(upTo(3)), static_cast<int>(24 + upTo(70)), 0.05 + 0.95 * unit(), unit() < 0.3});
     for (const Post& post : patch.posts)
         if (library.part(post)->has("track-sequencer"))
-            patch.patterns.emplace_back(Pattern{post.id, {track}, {{"d", {true, false, unit() < 0.5}}}});
+            patch.patterns.emplace_back(Pattern{post.id, {track}, {{"d", hits(unit() < 0.5 ? "x.x" : "x..")}}});
     return patch;
 }
 

@@ -1,4 +1,5 @@
 // Track sequencer: steps, gates, ties, accents, lanes, reset; exact over many events.
+#include "support/patches.h"
 #include "support/rig.h"
 #include "units/pitch.h"
 
@@ -28,7 +29,7 @@ Pattern twoTracks() {
     return {"tracks",
             {{"a", {note(60), note(64, 0.25), {}, note(67, 0.5, true)}},
              {"b", {note(48), {Step::Kind::Tie, 60, 1.0, false}, note(50)}}},
-            {{"kick", {true, false, false}}, {"hat", {true, true}}}};
+            {{"kick", test::hits("x..")}, {"hat", test::hits("xx")}}};
 }
 
 double at(const std::vector<float>& volts, double seconds) {
@@ -136,7 +137,7 @@ class SequencerTest : public QObject {
         Rig rig("track-sequencer", 48000.0);
         for (int n = 0; n < count; ++n)
             for (int i = 0; i < 48; ++i) clock.push_back(i < 24 ? 5.0f : 0.0f);
-        Pattern pattern{"tracks", {}, {{"seven", {true, false, false, false, false, false, false}}}};
+        Pattern pattern{"tracks", {}, {{"seven", test::hits("x......")}}};
         rig.pattern(pattern).feed("clock", std::move(clock)).run(count * step);
         // The trigger of 5 ms outlasts the six clocks between two hits only just: 7 ms apart.
         QCOMPARE(rig.rising("drum-1").size(), static_cast<std::size_t>((count + 6) / 7));

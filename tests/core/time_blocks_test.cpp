@@ -1,5 +1,6 @@
 // Clocks that follow, dividers, multipliers, patterns and faders.
 #include "support/analysis.h"
+#include "support/patches.h"
 #include "support/rig.h"
 
 #include <QtTest>
@@ -195,8 +196,8 @@ class TimeBlocksTest : public QObject {
     void variationsChangeWithTheirGroup() {
         Pattern pattern;
         pattern.post = "p";
-        pattern.lanes = {{"a", {true, true, true, true}, {}}, {"b", {true, false}, {}}};
-        pattern.others = {{{}, {{"a", {false, false, false, false}, {}}, {"b", {true, true}, {}}}}};
+        pattern.lanes = {{"a", test::hits("xxxx"), {}}, {"b", test::hits("x."), {}}};
+        pattern.others = {{{}, {{"a", test::hits("...."), {}}, {"b", test::hits("xx"), {}}}}};
         Rig rig("track-sequencer");
         rig.pattern(pattern).feed("variation-cv", [](double t) { return t > 0.15 ? 1.0 : 0.0; });
         rig.pulses("clock", every(0.1, 12)).run(1.3);

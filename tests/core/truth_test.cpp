@@ -59,7 +59,7 @@ class TruthTest : public QObject {
             track.steps.assign(static_cast<std::size_t>(count), Step{Step::Kind::Note, note});
             track.stride.direction = Direction::Random;
             Material material;
-            material.pattern = std::make_shared<const Pattern>(Pattern{"p", {track, track}, {{"l", {true}}}});
+            material.pattern = std::make_shared<const Pattern>(Pattern{"p", {track, track}, {{"l", test::hits("x")}}});
             return material;
         };
         Rig rig("track-sequencer");

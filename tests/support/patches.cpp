@@ -1,5 +1,7 @@
 #include "support/patches.h"
 
+#include "model/pattern_text.h"
+
 #include <algorithm>
 
 #include "library/check.h"
@@ -7,6 +9,10 @@
 #include <stdexcept>
 
 namespace lariat::test {
+
+std::vector<Hit> hits(const char* words) {
+    return *readHits(words);
+}
 
 const Workspace& workspace() {
     static const Workspace shipped = loadWorkspace(std::filesystem::path(LARIAT_SOURCE) / "data");
@@ -68,7 +74,7 @@ PatchMaker& PatchMaker::timing(double gate) {
     tie("clock.sixteenths", "tracks.clock").tie("clock.reset-out", "tracks.reset");
     Track notes{"notes", {}};
     for (const int note : {50, 57, 62, 53}) notes.steps.push_back({Step::Kind::Note, note, gate, false});
-    return pattern({"tracks", {notes}, {{"drum", {true, false, false, false}}}});
+    return pattern({"tracks", {notes}, {{"drum", hits("x...")}}});
 }
 
 PatchMaker& PatchMaker::voice() {

@@ -10,6 +10,8 @@
 
 namespace lariat::test {
 
+/// Hits of a lane as they are written: "x..X".
+std::vector<Hit> hits(const char* words);
 /// The shipped modules and cases.
 const Workspace& workspace();
 /// The shipped demo.

@@ -81,10 +81,17 @@ class Contour final : public StatefulBlock<Contour> {
         s.end.finish(frame);
     }
 
-    /// Told: the stage (0 attack, 1 decay, 2 sustain or hold, 3 release, 4 idle), the level in thousandths.
+    /// Told: the stage (0 attack, 1 decay, 2 sustain or hold, 3 release, 4 idle), the level in thousandths; so far,
+    /// times that it was struck, came to its hold stage, came to rest; microseconds that the last gate was too short
+    /// to come to hold, and those of the tail that the last strike cut off.
     void tell(Told& told) const override {
         told[0] = static_cast<int>(state_.stage);
         told[1] = static_cast<int>(1000.0f * state_.level + 0.5f);
+        told[2] = state_.strikes;
+        told[3] = state_.held;
+        told[4] = state_.ended;
+        told[5] = state_.missed;
+        told[6] = state_.left;
     }
 
   private:
@@ -98,6 +105,9 @@ class Contour final : public StatefulBlock<Contour> {
         if (frame_->position(FromZero) == 1) s.level = 0.0f;
         s.second = false;
         s.closing = false;
+        s.left = s.stage == Stage::Idle ? 0 : microseconds(tailLeft());
+        s.missed = 0;
+        ++s.strikes;
         s.height = frame_->position(LevelBy) == ByKnob ? 1.0f : 0.0f;
         s.listening = kHeightSeconds * frame_->rate();
         begin(Stage::Attack);
@@ -106,6 +116,7 @@ class Contour final : public StatefulBlock<Contour> {
     void begin(Stage stage) {
         State& s = state_;
         s.stage = stage;
+        if (stage == Stage::Idle) ++s.ended;
         s.passed = 0.0;
         s.from = s.level;
         const auto at = static_cast<float>(now_);
@@ -125,10 +136,34 @@ class Contour final : public StatefulBlock<Contour> {
         State& s = state_;
         if (s.stage == Stage::Idle || (kind_ != Adsr && kind_ != Ar)) return;
         const bool moving = s.stage == Stage::Attack || s.stage == Stage::Decay;
-        if (moving && (frame_->position(ShortGate) == 1 || loops_))
+        if (moving && (frame_->position(ShortGate) == 1 || loops_)) {
             s.closing = true;
-        else if (s.stage != Stage::Release)
+        } else if (s.stage != Stage::Release) {
+            if (moving) s.missed = microseconds(stageLeft() + (s.stage == Stage::Attack ? decayLength() : 0.0));
             begin(Stage::Release);
+        }
+    }
+
+    [[nodiscard]] int microseconds(double samples) const {
+        return static_cast<int>(std::lround(std::min(1e6 * samples / frame_->rate(), 2e9)));
+    }
+    /// Samples of the present stage that are left.
+    [[nodiscard]] double stageLeft() const { return std::max(0.0, (1.0 - state_.passed) * length()); }
+    /// Samples of what lies between the attack and the release, as far as it ends by itself.
+    [[nodiscard]] double decayLength() const { return kind_ == Ar ? 0.0 : lengthOf(Stage::Decay); }
+    /// Samples until it would be idle, if no gate held it from now on.
+    [[nodiscard]] double tailLeft() const {
+        const double release = kind_ == Ad ? 0.0 : lengthOf(Stage::Release);
+        switch (state_.stage) {
+        case Stage::Attack:
+            return stageLeft() + decayLength() + release;
+        case Stage::Decay:
+            return stageLeft() + release;
+        case Stage::Hold:
+            return (kind_ == Ahr ? stageLeft() : 0.0) + release;
+        default:
+            return stageLeft();
+        }
     }
 
     /// As it is at sample i.
@@ -148,8 +183,10 @@ class Contour final : public StatefulBlock<Contour> {
     }
     [[nodiscard]] float target() const { return target(static_cast<int>(std::ceil(now_))); }
 
-    /// The stage's length in samples; 0 for stages without an end.
-    [[nodiscard]] double length() const {
+    /// The present stage's length in samples; 0 for stages without an end.
+    [[nodiscard]] double length() const { return lengthOf(state_.stage); }
+    /// The same of any stage; of those that the mode does not have it means nothing.
+    [[nodiscard]] double lengthOf(Stage stage) const {
         const int i = std::max(frame_->begin, std::min(frame_->end - 1, static_cast<int>(now_) + 1));
         const auto samples = [&](Control c, In cv, Control amount) {
             const float octaves =
@@ -158,7 +195,7 @@ class Contour final : public StatefulBlock<Contour> {
                 octaves == 0.0f ? 1.0 : static_cast<double>(fastExp2(std::clamp(octaves, -16.0f, 16.0f)));
             return std::max(1.0, static_cast<double>(control(c)) * stretch * frame_->rate());
         };
-        switch (state_.stage) {
+        switch (stage) {
         case Stage::Attack:
             return samples(Attack, AttackCv, AttackAmount);
         case Stage::Decay:
@@ -175,13 +212,19 @@ class Contour final : public StatefulBlock<Contour> {
         return 0.0;
     }
 
+    /// A gate that has closed meanwhile holds nothing.
+    void hold() {
+        ++state_.held;
+        begin(state_.closing ? Stage::Release : Stage::Hold);
+    }
+
     void next() {
         State& s = state_;
         s.level = target();
         switch (s.stage) {
         case Stage::Attack:
             if (s.second) return begin(Stage::Release);
-            if (kind_ == Ar || kind_ == Ahr) return begin(s.closing ? Stage::Release : Stage::Hold);
+            if (kind_ == Ar || kind_ == Ahr) return hold();
             return begin(Stage::Decay);
         case Stage::Decay:
             if (kind_ == Ad) return finishCycle();
@@ -189,7 +232,7 @@ class Contour final : public StatefulBlock<Contour> {
                 s.second = true;
                 return begin(Stage::Attack);
             }
-            return begin(s.closing ? Stage::Release : Stage::Hold);
+            return hold();
         case Stage::Hold:
             return begin(Stage::Release);
         default:
@@ -323,6 +366,11 @@ class Contour final : public StatefulBlock<Contour> {
         float height = 1.0f;
         bool second = false; ///< of two strikes
         bool closing = false;
+        int strikes = 0; ///< so far
+        int held = 0;    ///< times that it came to its hold stage
+        int ended = 0;   ///< times that it came to rest
+        int missed = 0;  ///< microseconds that the last gate was too short to come to hold
+        int left = 0;    ///< microseconds of tail that the last strike cut off
     } state_;
 };
 

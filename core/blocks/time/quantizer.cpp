@@ -12,6 +12,7 @@
 // quantizing.
 #include "blocks/parts/pulses.h"
 #include "blocks/types.h"
+#include "units/key.h"
 #include "units/pitch.h"
 
 #include <fmt/format.h>
@@ -25,20 +26,6 @@ constexpr int kNotes = 12;
 enum Control { ScaleSwitch = 0, Note, Root = 1 + kNotes, Transpose, Mode1, Mode2, Play, Slot, Length };
 enum Modes { Always, OnChange, OnClock, Both };
 
-struct NamedScale {
-    const char* name;
-    unsigned mask; ///< bit n: the note n semitones above the root
-};
-constexpr std::array<NamedScale, 10> kScales = {{{"own notes", 0},
-                                                 {"chromatic", 0xFFF},
-                                                 {"major", 0xAB5},
-                                                 {"minor", 0x5AD},
-                                                 {"harmonic minor", 0x9AD},
-                                                 {"dorian", 0x6AD},
-                                                 {"major pentatonic", 0x295},
-                                                 {"minor pentatonic", 0x4A9},
-                                                 {"whole tones", 0x555},
-                                                 {"octaves", 0x001}}};
 constexpr double kHysteresis = 12.0; ///< cents, 10 mV
 constexpr double kSettle = 0.0005;
 constexpr int kSlots = 8;
@@ -144,7 +131,7 @@ class Quantizer final : public StatefulBlock<Quantizer> {
 
     void readScale() {
         const auto scale = idx(frame_->position(ScaleSwitch));
-        mask_ = kScales[scale].mask;
+        mask_ = scale == 0 ? 0 : kNamedScales[scale - 1].mask;
         if (scale == 0)
             for (int n = 0; n < kNotes; ++n)
                 if (frame_->position(Note + n) == 1) mask_ |= 1u << n;
@@ -284,8 +271,8 @@ class Quantizer final : public StatefulBlock<Quantizer> {
 
 BlockType quantizerType() {
     using enum SignalKind;
-    std::vector<std::string> scales;
-    for (const NamedScale& scale : kScales) scales.emplace_back(scale.name);
+    std::vector<std::string> scales = {"own notes"};
+    for (const NamedScale& scale : kNamedScales) scales.emplace_back(scale.name);
     std::vector<ControlSpec> notes;
     const char* names[kNotes] = {"1", "♭2", "2", "♭3", "3", "4", "♭5", "5", "♭6", "6", "♭7", "7"};
     for (int n = 0; n < kNotes; ++n)

@@ -7,7 +7,9 @@
 // pulse at reset makes the next clock play step 1; a clock that came up to 1 ms earlier counts as that one, so the
 // order does not matter. The variation asked for by the switch, plus one for each volt at its CV, comes in when a
 // track, or the first track of its lock group, starts over, and at once with a reset. Transpose shifts notes by whole
-// semitones, read when the note starts.
+// semitones, read when the note starts. Swing delays every other step; of triplets three take the time of two: steps
+// that fall between pulses are placed by the last interval, and one that has not come when its pulse does is passed over.
+// Hits of a lane with accents are 5 V, accented ones 8 V.
 #include "blocks/parts/pulses.h"
 #include "blocks/parts/random.h"
 #include "blocks/types.h"
@@ -23,6 +25,7 @@ constexpr int kLines = kTracks + kLanes;
 enum TrackOut { Pitch, GateOut, Accent, Velocity, CvOut, kPerTrack };
 constexpr double kTogether = 0.001;
 constexpr double kFirstStep = 0.125;
+constexpr float kPlainHitVolts = 5.0f; ///< in a lane with accents
 
 class TrackSequencer final : public StatefulBlock<TrackSequencer> {
   public:
@@ -37,12 +40,12 @@ class TrackSequencer final : public StatefulBlock<TrackSequencer> {
         }
         for (int l = 0; l < kLanes; ++l) s.lanes[l].start(frame, kTracks * kPerTrack + l);
         writtenTo_ = frame.begin;
-        const auto until = [&](double at) { openAndClose(at); };
+        const auto until = [&](double at) { playTo(frame, at); };
         s.inputs.inOrder(frame, {ClockIn, ResetIn}, until, [&](int which, const Edge& edge) {
             if (!edge.rising) return;
             which == 0 ? tick(frame, edge.at) : rewind(frame, edge.at);
         });
-        openAndClose(frame.end - 1.0);
+        playTo(frame, frame.end - 1.0);
 
         writeLevels(frame, frame.end);
         for (int t = 0; t < kTracks; ++t) {
@@ -66,7 +69,9 @@ class TrackSequencer final : public StatefulBlock<TrackSequencer> {
         for (Voice& voice : state_.voices) {
             voice.gateEnd -= kRun;
             voice.nextStrike -= kRun;
+            voice.late -= kRun;
         }
+        for (Line& line : state_.lines) line.due -= kRun;
         state_.lastClock -= kRun;
     }
 
@@ -110,25 +115,6 @@ class TrackSequencer final : public StatefulBlock<TrackSequencer> {
         return &lanes[slot - kTracks].stride;
     }
 
-    /// The step that the count has reached. `drawn` may have been drawn from a longer line than this one is now.
-    static std::size_t place(long count, std::size_t steps, Direction direction, std::size_t drawn) {
-        const auto n = static_cast<long>(steps);
-        switch (direction) {
-        case Direction::Forward:
-            return idx(count % n);
-        case Direction::Backward:
-            return idx(n - 1 - count % n);
-        case Direction::Pendulum: {
-            const long period = std::max(1L, 2 * n - 2);
-            const long p = count % period;
-            return idx(p < n ? p : period - p);
-        }
-        case Direction::Random:
-            return drawn % steps;
-        }
-        return 0;
-    }
-
     void changeVariations(const Frame& frame, double at) {
         const int next = wanted(frame, at);
         std::array<bool, 256> turned{};
@@ -142,8 +128,7 @@ class TrackSequencer final : public StatefulBlock<TrackSequencer> {
             }
             Line& line = state_.lines[idx(n)];
             const auto group = idx(std::clamp(way->lock, 0, 255));
-            const bool startsOver =
-                state_.ticks % std::max(1, way->division) == 0 && (line.count + 1) % static_cast<long>(steps) == 0;
+            const bool startsOver = fallsOnPulse(*way) && (line.count + 1) % static_cast<long>(steps) == 0;
             if (group > 0 && !led[group]) {
                 led[group] = true;
                 turned[group] = startsOver;
@@ -163,36 +148,106 @@ class TrackSequencer final : public StatefulBlock<TrackSequencer> {
         for (int n = 0; n < kLines; ++n) {
             std::size_t steps = 0;
             const Stride* way = stride(n, steps);
-            if (!way || s.ticks % std::max(1, way->division) != 0) continue;
+            if (!way || !fallsOnPulse(*way)) continue;
             Line& line = s.lines[idx(n)];
-            ++line.count;
-            if (line.count == 0) line.next = draw(steps);
-            const std::size_t step = place(line.count, steps, way->direction, line.next);
-            line.step = static_cast<int>(step);
-            line.next = draw(steps);
-            const std::size_t after = place(line.count + 1, steps, way->direction, line.next);
-            if (n < kTracks)
-                playTrack(frame, n, at, step, after, way->division);
-            else
-                playLane(frame, n - kTracks, at, step);
+            line.count += line.left; // what has not come until now is passed over
+            line.left = 0;
+            line.due = kNever;
+            const double length = s.interval * way->pulses();
+            const bool late = !way->triplets && s.ticks / way->division % 2 == 1 && way->swing > 0.5;
+            if (late) {
+                line.due = at + (2.0 * way->swing - 1.0) * length;
+                line.left = 1;
+            } else {
+                playStep(frame, n, at);
+                line.every = length;
+                line.left = way->triplets ? 2 : 0;
+                if (line.left > 0) line.due = at + length;
+            }
         }
+    }
+
+    /// Triplets have every third step on a pulse.
+    [[nodiscard]] bool fallsOnPulse(const Stride& way) const {
+        return state_.ticks % (std::max(1, way.division) * (way.triplets ? 2 : 1)) == 0;
+    }
+
+    /// Plays what is due between the pulses, and ends gates and strikes notes on the way, up to a time.
+    void playTo(const Frame& frame, double to) {
+        while (pattern_) {
+            auto& lines = state_.lines;
+            const auto first = std::ranges::min_element(lines, {}, &Line::due);
+            auto* const last = std::ranges::min_element(state_.voices, {}, &Voice::late);
+            if (std::min(first->due, last->late) > to) break;
+            if (last->late < first->due) {
+                const double at = last->late;
+                openAndClose(at);
+                last->late = kNever;
+                playLate(frame, static_cast<int>(last - state_.voices), at);
+                continue;
+            }
+            const double at = first->due;
+            openAndClose(at);
+            first->due = --first->left > 0 ? at + first->every : kNever;
+            playStep(frame, static_cast<int>(first - lines.begin()), at);
+        }
+        openAndClose(to);
+    }
+
+    /// The next step of line n.
+    void playStep(const Frame& frame, int n, double at) {
+        std::size_t steps = 0;
+        const Stride* way = stride(n, steps);
+        if (!way) return;
+        Line& line = state_.lines[idx(n)];
+        ++line.count;
+        if (line.count == 0) line.next = draw(steps);
+        const std::size_t step = stepAt(line.count, steps, way->direction, line.next);
+        line.step = static_cast<int>(step);
+        line.next = draw(steps);
+        const std::size_t after = stepAt(line.count + 1, steps, way->direction, line.next);
+        const double swung = way->triplets || state_.ticks / way->division % 2 == 0 ? way->swing : 1.0 - way->swing;
+        if (n >= kTracks) return playLane(frame, n - kTracks, at, step);
+        const double length = state_.interval * way->pulses() * (way->triplets ? 1.0 : 2.0 * swung);
+        const Step& now = pattern_->tracksOf(line.variation)[idx(n)].steps[step];
+        Voice& voice = state_.voices[n];
+        voice.late = kNever;
+        if (now.kind != Step::Kind::Note || now.late <= 0.0) return playTrack(frame, n, at, step, after, length, length);
+        voice.late = at + now.late * length;
+        voice.lateStep = static_cast<int>(step);
+        voice.lateAfter = static_cast<int>(after);
+        voice.lateLength = length;
+    }
+
+    /// A note that comes late; it may have gone from the pattern meanwhile.
+    void playLate(const Frame& frame, int t, double at) {
+        Voice& voice = state_.voices[t];
+        std::size_t steps = 0;
+        if (!stride(t, steps) || idx(voice.lateStep) >= steps || idx(voice.lateAfter) >= steps) return;
+        const Step& now = pattern_->tracksOf(state_.lines[idx(t)].variation)[idx(t)].steps[idx(voice.lateStep)];
+        playTrack(frame, t, at, idx(voice.lateStep), idx(voice.lateAfter), voice.lateLength,
+                  (1.0 - std::min(now.late, kLatest)) * voice.lateLength);
     }
 
     std::size_t draw(std::size_t steps) { return idx(state_.random.next() % steps); }
 
     void playLane(const Frame& frame, int l, double at, std::size_t step) {
         const auto& lane = pattern_->lanesOf(state_.lines[idx(kTracks + l)].variation)[idx(l)];
-        if (lane.hits[step]) state_.lanes[l].fire(at, kTriggerSeconds * frame.rate(), kGateVolts);
+        if (lane.hits[step] == Hit::Rest) return;
+        const bool plain =
+            lane.hits[step] == Hit::Hit && std::ranges::find(lane.hits, Hit::Accent) != lane.hits.end();
+        state_.lanes[l].fire(at, kTriggerSeconds * frame.rate(), plain ? kPlainHitVolts : kGateVolts);
     }
 
-    void playTrack(const Frame& frame, int t, double at, std::size_t step, std::size_t after, int division) {
+    /// `length` is that of the step, in samples; `room` what is left of it.
+    void playTrack(const Frame& frame, int t, double at, std::size_t step, std::size_t after, double length,
+                   double room) {
         State& s = state_;
         const auto slot = idx(t);
         const auto& steps = pattern_->tracksOf(s.lines[slot].variation)[slot].steps;
         const Step& now = steps[step];
         const bool held = steps[after].kind == Step::Kind::Tie;
         Voice& voice = s.voices[t];
-        const double length = s.interval * division;
         const bool chance =
             now.probability >= 1.0 || 0.5 * (static_cast<double>(s.random.bipolar()) + 1.0) < now.probability;
         voice.strikesLeft = 0;
@@ -207,9 +262,9 @@ class TrackSequencer final : public StatefulBlock<TrackSequencer> {
             voice.target = target;
             voice.velocity = 8.0f / 127.0f * static_cast<float>(now.velocity);
             voice.cv = static_cast<float>(now.cv);
-            voice.open = now.gate * length / std::max(1, now.repeats);
+            voice.open = std::min(now.gate * length, room) / std::max(1, now.repeats);
             voice.strikesLeft = now.repeats - 1;
-            voice.strikeEvery = length / std::max(1, now.repeats);
+            voice.strikeEvery = room / std::max(1, now.repeats);
             voice.nextStrike = voice.strikesLeft > 0 ? at + voice.strikeEvery : kNever;
             s.gates[t].change(static_cast<float>(at), true, kGateVolts);
             s.accents[t].change(static_cast<float>(at), now.accent, now.accent ? kGateVolts : 0.0f);
@@ -269,7 +324,10 @@ class TrackSequencer final : public StatefulBlock<TrackSequencer> {
         int variation = 0;
         long count = -1; ///< steps played since its start
         std::size_t next = 0;
-        int step = -1; ///< playing now
+        int step = -1;       ///< playing now
+        double due = kNever; ///< when the next step comes that falls between pulses
+        double every = 0.0;  ///< samples to the one behind it
+        int left = 0;        ///< such steps before the next pulse
     };
     struct Voice {
         float pitch = 0.0f;
@@ -283,6 +341,10 @@ class TrackSequencer final : public StatefulBlock<TrackSequencer> {
         double nextStrike = kNever;
         double strikeEvery = 0.0;
         int strikesLeft = 0;
+        double late = kNever; ///< when a note comes that is late
+        int lateStep = 0;
+        int lateAfter = 0;
+        double lateLength = 0.0;
     };
     struct State {
         GateBank<2> inputs;

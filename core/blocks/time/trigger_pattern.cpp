@@ -4,6 +4,7 @@
 // (i · fill) mod length < fill (Toussaint 2005, by Bresenham's line). Density CV adds length/10 hits a volt. Random:
 // each step is a hit with the probability fill/length, drawn anew (seeded). Each hit is played with its probability;
 // those that are not come out at `missed`. Gates last for half of the clock's last interval.
+#include "blocks/parts/euclid.h"
 #include "blocks/parts/pulses.h"
 #include "blocks/parts/random.h"
 #include "blocks/types.h"
@@ -49,8 +50,7 @@ class TriggerPattern final : public StatefulBlock<TriggerPattern> {
             0.001f * frame.control(DensityAmount).start * frame.in(DensityCv)[i] * static_cast<float>(length);
         const int fill = std::clamp(frame.position(Fill) + static_cast<int>(std::lround(more)), 0, length);
         s.step = (s.step + 1) % length;
-        const int place = (s.step + length - frame.position(Rotate) % length) % length;
-        const bool hit = frame.position(Mode) == 0 ? place * fill % length < fill
+        const bool hit = frame.position(Mode) == 0 ? isEuclideanHit(s.step, length, fill, frame.position(Rotate))
                                                    : chance() * static_cast<float>(length) < static_cast<float>(fill);
         const float probability = 0.01f * modulated(frame, Probability, ProbabilityCv, ProbabilityAmount, 10.0f)(i);
         const bool played = hit && chance() < probability;

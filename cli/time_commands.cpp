@@ -1,0 +1,368 @@
+// pattern and responses: what happens when, without a window.
+#include "cli/commands.h"
+#include "library/check.h"
+#include "model/pattern_text.h"
+#include "timing/forecast.h"
+#include "timing/pattern_edits.h"
+#include "units/number.h"
+
+#include <algorithm>
+#include <iostream>
+
+#include <CLI/CLI.hpp>
+#include <fmt/format.h>
+
+namespace lariat::cli {
+namespace {
+
+constexpr const char* kDirections[] = {"forward", "backward", "pendulum", "random"};
+
+[[noreturn]] void refuse(std::string reason) {
+    throw Failed{Error{{}, {}, std::move(reason)}};
+}
+
+/// The post that is meant: the one that is named, or the only one.
+Sequencer sequencerNamed(const Patch& patch, const Library& library, const std::string& post) {
+    const auto all = sequencersOf(patch, library);
+    if (all.empty()) refuse("nothing in this patch goes through steps");
+    if (post.empty() && all.size() == 1) return all.front();
+    std::string names;
+    for (const Sequencer& one : all) {
+        if (one.post == post) return one;
+        names += (names.empty() ? "" : ", ") + one.post;
+    }
+    refuse(post.empty() ? fmt::format("several posts go through steps; choose one with --post: {}", names)
+                        : fmt::format("\"{}\" is no post with steps; these are: {}", post, names));
+}
+
+int variationNamed(const std::string& text, const Sequencer& sequencer) {
+    const int variation = text.size() == 1 ? (text[0] | 0x20) - 'a' : -1;
+    if (variation < 0 || variation >= sequencer.variations)
+        refuse(fmt::format("\"{}\" is no variation of {}; it has A to {}", text, sequencer.post,
+                           static_cast<char>('A' + sequencer.variations - 1)));
+    return variation;
+}
+
+Json lineJson(const Pattern& pattern, const LineRef& line, int variation, const std::string& name) {
+    const Stride& stride = *strideOf(pattern, line, variation);
+    return {{"variation", std::string(1, static_cast<char>('A' + variation))},
+            {line.lane ? "lane" : "track", line.index + 1},
+            {"name", name},
+            {"steps", stepsOf(pattern, line, variation)},
+            {"words", lineText(pattern, line, variation)},
+            {"division", stride.division},
+            {"triplets", stride.triplets},
+            {"direction", kDirections[static_cast<int>(stride.direction)]},
+            {"swing", 100.0 * stride.swing},
+            {"lock", stride.lock}};
+}
+
+std::string strideWords(const Stride& stride) {
+    std::string out;
+    if (stride.division != 1) out += fmt::format(" · every {} pulses", stride.division);
+    if (stride.triplets) out += " · triplets";
+    if (stride.swing > 0.5) out += fmt::format(" · swing {:g} %", 100.0 * stride.swing);
+    if (stride.direction != Direction::Forward)
+        out += fmt::format(" · {}", kDirections[static_cast<int>(stride.direction)]);
+    return out;
+}
+
+void show(const Patch& patch, const Library& library, const std::string& post, bool json) {
+    Json all = Json::array();
+    for (const Sequencer& sequencer : sequencersOf(patch, library)) {
+        if (!post.empty() && sequencer.post != post) continue;
+        const Pattern* pattern = patch.pattern(sequencer.post);
+        if (!json)
+            fmt::print("{} ({}): {} tracks, {} lanes, {} variations\n", patch.post(sequencer.post)->name,
+                       sequencer.post, sequencer.tracks, sequencer.lanes, sequencer.variations);
+        if (!pattern) continue;
+        for (int v = 0; v <= static_cast<int>(pattern->others.size()); ++v) {
+            const auto one = [&](const LineRef& line, const std::string& name) {
+                if (json) {
+                    all.push_back(lineJson(*pattern, line, v, name));
+                    all.back()["post"] = sequencer.post;
+                } else {
+                    fmt::print("  {} {} {} \"{}\" · {} steps{}\n      {}\n", static_cast<char>('A' + v),
+                               line.lane ? "lane" : "track", line.index + 1, name, stepsOf(*pattern, line, v),
+                               strideWords(*strideOf(*pattern, line, v)), lineText(*pattern, line, v));
+                }
+            };
+            for (std::size_t t = 0; t < pattern->tracksOf(v).size(); ++t)
+                one({sequencer.post, false, static_cast<int>(t)}, pattern->tracksOf(v)[t].name);
+            for (std::size_t l = 0; l < pattern->lanesOf(v).size(); ++l)
+                one({sequencer.post, true, static_cast<int>(l)}, pattern->lanesOf(v)[l].name);
+        }
+    }
+    if (json) std::cout << dump(all);
+}
+
+struct PatternOptions : Destination {
+    std::string post;
+    std::string variation = "A";
+    int track = 0;
+    int lane = 0;
+    std::string words;
+    std::string name;
+    std::optional<int> length;
+    std::optional<int> rotate;
+    std::optional<int> transpose;
+    std::optional<int> degrees;
+    bool reverse = false;
+    bool thin = false;
+    std::optional<std::uint64_t> humanize;
+    std::optional<int> division;
+    std::optional<double> swing;
+    std::optional<bool> triplets;
+    std::string direction;
+    std::optional<int> lock;
+
+    [[nodiscard]] bool changes() const { return track > 0 || lane > 0; }
+};
+
+/// What is asked for of a line, in the order in which the options are listed.
+template <class Line> void change(Line& steps, const PatternOptions& o) {
+    if (o.length) steps = lengthened(std::move(steps), *o.length);
+    if (o.reverse) steps = reversed(std::move(steps), {});
+    if (o.thin) steps = thinned(std::move(steps), {});
+    if (o.rotate) steps = rotated(std::move(steps), {}, *o.rotate);
+}
+
+Result<Pattern> changed(const Patch& patch, const Sequencer& sequencer, const PatternOptions& o) {
+    const bool isLane = o.lane > 0;
+    const int index = (isLane ? o.lane : o.track) - 1;
+    const int room = isLane ? sequencer.lanes : sequencer.tracks;
+    if (index >= room)
+        return failure(fmt::format("there is no {} {}; this module has {}", isLane ? "lane" : "track", index + 1, room));
+    const int variation = variationNamed(o.variation, sequencer);
+    const LineRef line{sequencer.post, isLane, index};
+    Pattern pattern = patternOf(patch, sequencer.post);
+    if (!o.words.empty()) {
+        auto with = withLine(std::move(pattern), line, variation, o.words);
+        if (!with) return with;
+        pattern = std::move(*with);
+    }
+    Stride* stride = nullptr;
+    if (isLane) {
+        Lane& lane = laneAt(pattern, variation, index);
+        change(lane.hits, o);
+        if (!o.name.empty()) lane.name = o.name;
+        stride = &lane.stride;
+    } else {
+        Track& track = trackAt(pattern, variation, index);
+        change(track.steps, o);
+        if (o.transpose) track.steps = transposed(std::move(track.steps), {}, *o.transpose);
+        if (o.degrees) {
+            const auto key = parseKey(patch.key);
+            if (!key) return failure(fmt::format("\"{}\" is no key that notes could move in; name one, such as D minor", patch.key));
+            track.steps = movedInKey(std::move(track.steps), {}, *key, *o.degrees);
+        }
+        if (o.humanize) track.steps = humanized(std::move(track.steps), {}, *o.humanize);
+        if (!o.name.empty()) track.name = o.name;
+        stride = &track.stride;
+    }
+    if (o.division) stride->division = *o.division;
+    if (o.swing) stride->swing = 0.01 * *o.swing;
+    if (o.triplets) stride->triplets = *o.triplets;
+    if (o.lock) stride->lock = *o.lock;
+    if (!o.direction.empty())
+        stride->direction = static_cast<Direction>(std::ranges::find(kDirections, o.direction) - std::begin(kDirections));
+    return pattern;
+}
+
+Json factsJson(const std::vector<Fact>& facts) {
+    Json out = Json::array();
+    for (const Fact& fact : facts) {
+        Json steps = Json::array();
+        for (const int step : fact.steps) steps.push_back(step + 1);
+        out.push_back({{"text", fact.text.str()}, {"bad", fact.bad}, {"steps", steps}});
+    }
+    return out;
+}
+
+void printFacts(const std::vector<Fact>& facts) {
+    for (const Fact& fact : facts) {
+        fmt::print("    {}{}", fact.bad ? "! " : "  ", fact.text.str());
+        if (!fact.steps.empty()) {
+            fmt::print(": steps");
+            for (const int step : fact.steps) fmt::print(" {}", step + 1);
+        }
+        fmt::print("\n");
+    }
+}
+
+void printResponses(const Responses& responses, const Patch& patch, bool perStep) {
+    fmt::print("one pulse {:.1f} ms · everything begins anew after {} pulses{}\n", 1e3 * responses.pulseSeconds,
+               responses.cycle,
+               responses.shown < responses.cycle ? fmt::format(", {} of them were run", responses.shown) : "");
+    for (const ContourResponse& contour : responses.contours) {
+        fmt::print("  {} · {} notes\n", patch.post(contour.post)->name, contour.strikes.size());
+        printFacts(contour.facts);
+        for (const Strike& strike : contour.strikes)
+            if (perStep)
+                fmt::print("      step {:>2} at pulse {:6.2f}: open {:.1f} ms, {:.2f} V when the gate closes{}{}\n",
+                           strike.step + 1, strike.pulse, 1e3 * strike.open, static_cast<double>(strike.atClose),
+                           contour.sustains && !strike.held ? fmt::format(", {:.1f} ms short", 1e3 * strike.missing) : "",
+                           strike.over > 0.0 ? fmt::format(", tail {:.1f} ms too long", 1e3 * strike.over) : "");
+    }
+    for (const SoundResponse& sound : responses.sounds) {
+        fmt::print("  {} · {:.2f}…{:.2f} V\n", sound.output.text(), static_cast<double>(sound.low),
+                   static_cast<double>(sound.high));
+        printFacts(sound.facts);
+    }
+}
+
+Json responsesJson(const Responses& responses) {
+    Json contours = Json::array();
+    for (const ContourResponse& contour : responses.contours) {
+        Json strikes = Json::array();
+        for (const Strike& s : contour.strikes)
+            strikes.push_back({{"step", s.step + 1},
+                               {"pulse", s.pulse},
+                               {"open", s.open},
+                               {"level", s.atClose},
+                               {"reached", s.held},
+                               {"short", s.missing},
+                               {"over", s.over}});
+        contours.push_back({{"post", contour.post},
+                            {"sustain", contour.sustain},
+                            {"facts", factsJson(contour.facts)},
+                            {"strikes", strikes}});
+    }
+    Json sounds = Json::array();
+    for (const SoundResponse& sound : responses.sounds)
+        sounds.push_back({{"output", sound.output.text()},
+                          {"low", sound.low},
+                          {"high", sound.high},
+                          {"facts", factsJson(sound.facts)}});
+    return {{"post", responses.sequencer}, {"pulse", responses.pulseSeconds}, {"cycle", responses.cycle},
+            {"run", responses.shown},      {"contours", contours},            {"sounds", sounds}};
+}
+
+void answerForecast(const Patch& patch, const Library& library, const std::string& post, bool json) {
+    Json all = Json::array();
+    for (const Forecast& forecast : need(forecastOf(patch, library, post))) {
+        if (!json) {
+            fmt::print("{}\n", forecast.text.str());
+            continue;
+        }
+        Json spans = Json::array();
+        for (const auto& [from, to] : forecast.spans) spans.push_back({from, to});
+        all.push_back({{"post", forecast.post},
+                       {"what", forecast.kind == Fact::Kind::Sustain ? "sustain" : "tail"},
+                       {"now", forecast.holdsNow},
+                       {"spans", spans},
+                       {"text", forecast.text.str()}});
+    }
+    if (json) std::cout << dump(all);
+}
+
+} // namespace
+
+void addPattern(CLI::App& app, Context& context) {
+    auto options = std::make_shared<PatternOptions>();
+    auto* command = app.add_subcommand("pattern", "Show what sequencers play, or write and change a line of it");
+    giveExamples(*command, "  lariat-cli pattern data/demo/lamp.json\n"
+                           "  lariat-cli pattern mine.json --track 1 --words \"d3 d3 - f3~ = c4!\" --in-place\n"
+                           "  lariat-cli pattern mine.json --lane 2 --variation B --words \"x... x.X.\" --out new.json\n"
+                           "  lariat-cli pattern mine.json --track 1 --rotate 1 --transpose -12 --in-place");
+    command->add_option("patch", options->file, "Patch file")->required();
+    command->add_option("--post", options->post, "The sequencer; needed where there are several");
+    command->add_option("--variation", options->variation, "A to H; one that is not written begins as a copy of A");
+    auto* track = command->add_option("--track", options->track, "Track to change, counted from 1")->check(CLI::Range(1, 64));
+    command->add_option("--lane", options->lane, "Lane to change")->check(CLI::Range(1, 64))->excludes(track);
+    command->add_option("--words", options->words, "The line in words: notes, - rest, = tie, ! accent, ~ slide; x, X and .");
+    command->add_option("--name", options->name, "Its name");
+    command->add_option("--length", options->length, "Steps")->check(CLI::Range(1, static_cast<int>(kMaxSteps)));
+    command->add_flag("--reverse", options->reverse, "Back to front");
+    command->add_flag("--thin", options->thin, "Every other note becomes a rest");
+    command->add_option("--rotate", options->rotate, "Turned by so many steps to the right");
+    command->add_option("--transpose", options->transpose, "Semitones")->check(CLI::Range(-127, 127));
+    command->add_option("--degrees", options->degrees, "Notes of the patch's key")->check(CLI::Range(-127, 127));
+    command->add_option("--humanize", options->humanize, "Velocities and gates a little uneven, from this seed");
+    command->add_option("--division", options->division, "Clock pulses a step")->check(CLI::Range(1, 16));
+    command->add_option("--swing", options->swing, "Per cent of two steps that the first takes")->check(CLI::Range(50.0, 75.0));
+    command->add_option("--triplets", options->triplets, "Three steps in the time of two");
+    command->add_option("--direction", options->direction)->check(CLI::IsMember({"forward", "backward", "pendulum", "random"}));
+    command->add_option("--lock", options->lock, "Group that changes variation together; 0: alone")->check(CLI::Range(0, 16));
+    options->addOptions(*command);
+    command->callback([options, &context] {
+        const Workspace workspace = context.workspace();
+        Patch patch = need(openPatch(options->file, workspace.library));
+        if (!options->changes()) {
+            if (!options->post.empty()) (void)sequencerNamed(patch, workspace.library, options->post);
+            return show(patch, workspace.library, options->post, context.json);
+        }
+        const Sequencer sequencer = sequencerNamed(patch, workspace.library, options->post);
+        if (!sequencer.plays)
+            refuse(fmt::format("the steps of {} are its knobs; turn them with tie, as in \"{} step 1 40 %\"", sequencer.post,
+                               patch.post(sequencer.post)->name));
+        Pattern pattern = need(changed(patch, sequencer, *options));
+        if (const std::string why = tooMuchFor(sequencer, pattern); !why.empty()) refuse(why);
+        patch = need(applyEdit(patch, SetPattern{std::move(pattern)}));
+        options->write(patch);
+        show(patch, workspace.library, sequencer.post, context.json);
+    });
+}
+
+void addResponses(CLI::App& app, Context& context) {
+    struct Options : Destination {
+        std::string post;
+        std::string tempo;
+        std::string variation;
+        std::string fit;
+        std::string to = "sustain";
+        int step = 0;
+        bool perStep = false;
+    };
+    auto options = std::make_shared<Options>();
+    auto* command = app.add_subcommand(
+        "responses", "What the steps cause: envelopes note by note, hits, and at which tempos that changes");
+    giveExamples(*command, "  lariat-cli responses data/demo/lamp.json --steps\n"
+                           "  lariat-cli responses data/demo/lamp.json --tempo 40..240\n"
+                           "  lariat-cli responses data/demo/lamp.json --fit contour --to sustain --out fitted.json");
+    command->add_option("patch", options->file, "Patch file")->required();
+    command->add_option("--post", options->post, "The sequencer; needed where there are several");
+    command->add_option("--tempo", options->tempo, "A tempo in BPM, or 40..240 for what holds at which tempo");
+    command->add_option("--variation", options->variation, "A to H instead of the one that is switched on");
+    command->add_flag("--steps", options->perStep, "Figures of every note");
+    command->add_option("--fit", options->fit, "A contour post to fit to the steps");
+    command->add_option("--to", options->to, "sustain: it is just reached; next: the tail just ends before the next note")
+        ->check(CLI::IsMember({"sustain", "next"}));
+    command->add_option("--step", options->step, "The step to fit to, counted from 1; default: all notes");
+    options->addOptions(*command);
+    command->callback([options, &context] {
+        const Workspace workspace = context.workspace();
+        const Library& library = workspace.library;
+        Patch patch = need(openPatch(options->file, library));
+        const Sequencer sequencer = sequencerNamed(patch, library, options->post);
+        if (options->tempo.find("..") != std::string::npos) {
+            if (options->tempo != "40..240")
+                refuse(fmt::format("\"{}\": forecasts go over 40..240 BPM", options->tempo));
+            return answerForecast(patch, library, sequencer.post, context.json);
+        }
+        ResponseOptions how;
+        if (!options->variation.empty()) how.variation = variationNamed(options->variation, sequencer);
+        if (!options->tempo.empty()) {
+            how.tempo = parseNumber(options->tempo);
+            const TempoHome home = tempoHome(patch, library);
+            if (!how.tempo || !home.knob || !(*how.tempo >= home.knob->scale.min && *how.tempo <= home.knob->scale.max))
+                refuse(fmt::format("\"{}\" is no tempo of this patch's clock; write a number of beats per minute, or 40..240",
+                                   options->tempo));
+        }
+        if (!options->fit.empty()) {
+            const Fit fit = options->to == "sustain" ? Fit::ReachSustain : Fit::EndBeforeNext;
+            const SetKnob turn = need(fitToStep(patch, library, sequencer.post, options->fit, fit, options->step - 1, how));
+            patch = need(applyEdit(patch, turn));
+            options->write(patch);
+            const KnobInfo& knob = *library.part(*patch.post(turn.post))->knob(turn.knob);
+            if (!context.json) fmt::print("{} of {} at {}\n", knob.name, patch.post(turn.post)->name, knob.scale.text(turn.value));
+        }
+        const Responses responses = need(responsesOf(patch, library, sequencer.post, how));
+        if (context.json)
+            std::cout << dump(responsesJson(responses));
+        else
+            printResponses(responses, patch, options->perStep);
+    });
+}
+
+} // namespace lariat::cli

@@ -1,0 +1,180 @@
+#include "model/pattern_text.h"
+
+#include "units/number.h"
+#include "units/pitch.h"
+
+#include <cmath>
+#include <optional>
+
+#include <fmt/format.h>
+
+namespace lariat {
+namespace {
+
+/// Pieces of a text between any of these characters; none is empty.
+std::vector<std::string_view> piecesOf(std::string_view text, std::string_view between) {
+    std::vector<std::string_view> pieces;
+    while (true) {
+        const auto begin = text.find_first_not_of(between);
+        if (begin == std::string_view::npos) return pieces;
+        text.remove_prefix(begin);
+        const auto end = std::min(text.find_first_of(between), text.size());
+        pieces.push_back(text.substr(0, end));
+        text.remove_prefix(end);
+    }
+}
+
+tl::unexpected<Error> noStep(std::string_view text) {
+    return failure(fmt::format("\"{}\" is not a step: write D3, D3! 0.4, - for a rest or = for a tie", text));
+}
+
+/// The note, rest or tie that a step begins with, with the marks behind it.
+Result<Step> readHead(std::string_view word, std::string_view text) {
+    Step step;
+    for (; !word.empty() && (word.back() == '!' || word.back() == '~'); word.remove_suffix(1))
+        (word.back() == '!' ? step.accent : step.slide) = true;
+    if (word.empty()) return noStep(text);
+    const char sign = word.front();
+    step.kind = sign == '=' ? Step::Kind::Tie : sign == '-' || sign == '.' ? Step::Kind::Rest : Step::Kind::Note;
+    step.gate = usualGate(step.kind);
+    if (step.kind != Step::Kind::Note) word.remove_prefix(1);
+    if (word.empty()) return step;
+    const auto note = parseNote(word);
+    if (!note) return noStep(text);
+    step.note = *note;
+    return step;
+}
+
+/// One of the words behind it; why it cannot be, or nothing.
+std::string readWord(std::string_view word, Step& step) {
+    const auto number = [&](double min, double max, const char* what, const auto& set) -> std::string {
+        const auto value = parseNumber(word.substr(1));
+        if (!value || !(*value >= min && *value <= max))
+            return fmt::format("\"{}\" should be a {} from {} to {}", word.substr(1), what, min, max);
+        set(*value);
+        return {};
+    };
+    switch (word.front()) {
+    case '~':
+        step.slide = true;
+        return {};
+    case '!':
+        step.accent = true;
+        return {};
+    case '+':
+        return number(0, 100.0 * kLatest, "delay in per cent of the step", [&](double value) { step.late = 0.01 * value; });
+    case 'v':
+        return number(1, 127, "velocity", [&](double value) { step.velocity = static_cast<int>(value); });
+    case 'c':
+        return number(-10, 10, "voltage", [&](double value) { step.cv = value; });
+    case 'p':
+        return number(0, 100, "chance in per cent", [&](double value) { step.probability = 0.01 * value; });
+    case 'x':
+        return number(1, 8, "number of strikes", [&](double value) { step.repeats = static_cast<int>(value); });
+    default:
+        step.gate = parseNumber(word).value_or(0.0);
+        if (!(step.gate > 0.0 && step.gate <= 1.0))
+            return fmt::format("the gate \"{}\" should lie above 0 and up to 1", word);
+        return {};
+    }
+}
+
+std::string tooMany(std::size_t count) {
+    return fmt::format("there are {} steps, 1 to {} are possible", count, kMaxSteps);
+}
+
+} // namespace
+
+double usualGate(Step::Kind kind) {
+    return kind == Step::Kind::Tie ? 1.0 : 0.5;
+}
+
+Result<Step> readStep(std::string_view text) {
+    const auto words = piecesOf(text, " \t,");
+    if (words.empty()) return failure("is an empty step; a rest is written -");
+    auto step = readHead(words.front(), text);
+    if (!step) return step;
+    for (std::size_t w = 1; w < words.size(); ++w)
+        if (std::string why = readWord(words[w], *step); !why.empty()) return failure(why);
+    return step;
+}
+
+std::string writeStep(const Step& step, char between) {
+    std::string out = step.kind == Step::Kind::Rest ? "-" : step.kind == Step::Kind::Tie ? "=" : "";
+    if (out.empty() || step.note != Step{}.note) out += noteName(step.note);
+    if (step.accent) out += "!";
+    const auto word = [&](const std::string& text) { out += between + text; };
+    if (step.gate != usualGate(step.kind)) word(fmt::format("{}", step.gate));
+    if (step.velocity != 100) word(fmt::format("v{}", step.velocity));
+    if (step.cv != 0.0) word(fmt::format("c{}", step.cv));
+    if (step.probability != 1.0) word(fmt::format("p{}", std::round(1e6 * step.probability) / 1e4));
+    if (step.repeats != 1) word(fmt::format("x{}", step.repeats));
+    if (step.late != 0.0) word(fmt::format("+{}", std::round(1e6 * step.late) / 1e4));
+    if (step.slide) word("~");
+    return out;
+}
+
+Result<std::vector<Step>> readSteps(std::string_view line) {
+    std::vector<Step> steps;
+    const auto words = piecesOf(line, " \t\n\r|");
+    if (words.empty()) return failure("there is no step; write d3 for a note, - for a rest, = for a tie");
+    for (const std::string_view word : words) {
+        const auto star = word.rfind('*');
+        std::size_t times = 1;
+        if (star != std::string_view::npos) {
+            const auto count = parseNumber(word.substr(star + 1));
+            if (!count || !(*count >= 1 && *count <= static_cast<double>(kMaxSteps)))
+                return failure(fmt::format("step {}: behind * should stand how often \"{}\" is played, 1 to {}",
+                                           steps.size() + 1, word.substr(0, star), kMaxSteps));
+            times = static_cast<std::size_t>(*count);
+        }
+        const auto step = readStep(word.substr(0, star));
+        if (!step) return failure(fmt::format("step {}: {}", steps.size() + 1, step.error().reason));
+        steps.insert(steps.end(), times, *step);
+        if (steps.size() > 1000 * kMaxSteps) break;
+    }
+    if (steps.size() > kMaxSteps) return failure(tooMany(steps.size()));
+    return steps;
+}
+
+std::string writeSteps(const std::vector<Step>& steps) {
+    std::string out;
+    for (const Step& step : steps) out += (out.empty() ? "" : " ") + writeStep(step, ',');
+    return out;
+}
+
+Result<std::vector<Hit>> readHits(std::string_view line) {
+    std::vector<Hit> hits;
+    for (std::size_t i = 0; i < line.size(); ++i) {
+        switch (line[i]) {
+        case ' ':
+        case '|':
+            break;
+        case '.':
+        case '-':
+            hits.push_back(Hit::Rest);
+            break;
+        case 'x':
+            hits.push_back(Hit::Hit);
+            break;
+        case 'X':
+            hits.push_back(Hit::Accent);
+            break;
+        default:
+            return failure(fmt::format("should be written with x, X, . and spaces only; character {} is another", i + 1));
+        }
+    }
+    if (hits.empty() || hits.size() > kMaxSteps) return failure(tooMany(hits.size()));
+    return hits;
+}
+
+std::string writeHits(const std::vector<Hit>& hits) {
+    std::string out;
+    for (std::size_t i = 0; i < hits.size(); ++i) {
+        if (i > 0 && i % 4 == 0) out += ' ';
+        out += hits[i] == Hit::Accent ? 'X' : hits[i] == Hit::Hit ? 'x' : '.';
+    }
+    return out;
+}
+
+} // namespace lariat

@@ -1,0 +1,40 @@
+// Lines of a pattern as words, as they stand in patch files and are typed.
+//
+// A step is a note, a rest or a tie, and what else there is to say of it:
+//   d3        a note              -  or .   a rest              =   a tie
+//   d3!       accented            d3~       slides from the note before
+//   0.4       open for that part of the step                    v80  velocity
+//   c2.5      volts at the CV output     p50  chance in per cent     x3  strikes within the step
+//   +25       comes late by that part of the step, in per cent
+// In a file each step is a text of its own with its words apart: "D3! 0.4 v80". In a line they are joined with commas,
+// and steps stand apart: "d3!,0.4,v80 - f3~ =". A step followed by *3 stands three times. A lane is written x for a
+// hit, X for an accent and . or - for a rest: "x... X.x.".
+#pragma once
+
+#include "model/pattern.h"
+#include "model/result.h"
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace lariat {
+
+/// One step, its words with spaces or commas between.
+Result<Step> readStep(std::string_view text);
+/// "D3! 0.4 v80"; what is as usual is left out.
+std::string writeStep(const Step& step, char between = ' ');
+
+/// 1…64 steps. The error names the step.
+Result<std::vector<Step>> readSteps(std::string_view line);
+std::string writeSteps(const std::vector<Step>& steps);
+
+/// 1…64 hits. The error names the character.
+Result<std::vector<Hit>> readHits(std::string_view line);
+/// In fours: "x... X.x."
+std::string writeHits(const std::vector<Hit>& hits);
+
+/// Open part of the step of a note that says nothing of it; of a tie the whole.
+double usualGate(Step::Kind kind);
+
+} // namespace lariat

@@ -1,0 +1,442 @@
+#include "timing/responses.h"
+
+#include "blocks/parts/gate.h"
+#include "engine/envelope_shape.h"
+#include "timing/facts.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+namespace lariat {
+namespace {
+
+constexpr double kRate = 48000.0;     ///< of the silent run
+constexpr long kLead = 16;            ///< pulses before the cycle, so that the run has settled
+constexpr double kMostSeconds = 120.0;
+constexpr double kPatience = 10.0;    ///< seconds without a pulse
+constexpr float kHeldPart = 0.01f;    ///< of the peak; a sustain below it is none
+constexpr std::size_t kMostSounds = 8;
+constexpr int kPart = 16;             ///< samples of which a picture keeps lowest and highest
+constexpr int kHold = 2;              ///< the stage, as a contour tells it
+
+enum ContourTells { StageTold, LevelTold, StrikesTold, HeldTold, EndedTold, MissedTold, LeftTold };
+
+/// The patch without the cables that lead nowhere near the jacks.
+Patch onlyWhatReaches(const Patch& patch, const Library& library, const std::vector<JackRef>& jacks) {
+    std::vector<std::string> posts;
+    const auto visit = [&](const std::string& post) {
+        if (!post.empty() && std::ranges::find(posts, post) == posts.end()) posts.push_back(post);
+    };
+    for (const JackRef& jack : jacks) visit(jack.post);
+    for (std::size_t next = 0; next < posts.size(); ++next) {
+        const std::string here = posts[next];
+        for (const JackInfo& jack : library.part(*patch.post(here))->jacks)
+            if (!jack.output) visit(feederOf(patch, library, {here, jack.id}).post);
+    }
+    Patch out = patch;
+    std::erase_if(out.cables,
+                  [&](const Cable& cable) { return std::ranges::find(posts, cable.to.post) == posts.end(); });
+    return out;
+}
+
+/// How a part answers to a contour: it opens a level, it filters, or it is nothing that one looks behind.
+enum class Opens { Nothing, Filter, Level };
+Opens opens(const PartInfo& part) {
+    const auto has = [&](std::initializer_list<const char*> types) {
+        return std::ranges::any_of(types, [&](const char* type) { return part.has(type); });
+    };
+    if (has({"vca", "vca-bank", "low-pass-gate", "stereo-mixer"})) return Opens::Level;
+    return has({"svf", "ladder", "resonator-bank", "sample-player", "metal-cluster"}) ? Opens::Filter : Opens::Nothing;
+}
+
+/// The output that sounds, of the block (and the channel of it) that the input belongs to.
+std::optional<JackRef> soundBehind(const PartInfo& part, const JackRef& input) {
+    const JackInfo* in = part.jack(input.jack);
+    const auto channel = [](const std::string& id) {
+        const auto at = id.find_first_of("123456789");
+        return at == std::string::npos ? std::string() : id.substr(at);
+    };
+    const JackInfo* best = nullptr;
+    for (const JackInfo& jack : part.jacks) {
+        if (!in || !jack.output || jack.kind != SignalKind::Audio) continue;
+        if (jack.at.block == in->at.block && channel(jack.id) == channel(in->id)) return JackRef{input.post, jack.id};
+        if (!best) best = &jack;
+    }
+    return best ? std::optional(JackRef{input.post, best->id}) : std::nullopt;
+}
+
+/// The sound that an output opens: behind the first VCA that it leads to, else behind the first filter.
+std::optional<std::pair<JackRef, Opens>> soundOf(const Patch& patch, const Library& library, const JackRef& output) {
+    std::optional<JackRef> filtered;
+    std::vector<std::string> seen;
+    std::vector<JackRef> open = {output};
+    for (std::size_t next = 0; next < open.size(); ++next)
+        for (const Cable& cable : patch.cables) {
+            if (cable.from != open[next]) continue;
+            const PartInfo& part = *library.part(*patch.post(cable.to.post));
+            const Opens how = opens(part);
+            if (how == Opens::Level)
+                if (auto sound = soundBehind(part, cable.to)) return std::pair(*sound, how);
+            if (how == Opens::Filter && !filtered) filtered = soundBehind(part, cable.to);
+            if (how == Opens::Filter || std::ranges::find(seen, cable.to.post) != seen.end()) continue;
+            seen.push_back(cable.to.post);
+            for (const JackInfo& jack : part.jacks)
+                if (jack.output && jack.kind != SignalKind::Audio) open.push_back({cable.to.post, jack.id});
+        }
+    if (!filtered) return std::nullopt;
+    return std::pair(*filtered, Opens::Filter);
+}
+
+struct WatchedContour {
+    ContourResponse response;
+    std::size_t gateProbe = 0;
+    std::size_t outProbe = 0;
+    int teller = -1;
+    GateReader gates{};
+    Told before{};
+};
+
+struct WatchedSound {
+    SoundResponse response;
+    std::size_t probe = 0;
+    std::vector<float> volts{};
+};
+
+/// One silent run: what it watches, and what it has seen.
+class ResponseRun {
+  public:
+    ResponseRun(const Patch& patch, const Library& library, Sequencer sequencer, const ResponseOptions& options)
+        : patch_(patch), library_(library), sequencer_(std::move(sequencer)), options_(options) {}
+
+    Result<Responses> operator()() {
+        const JackRef clock{sequencer_.post, sequencer_.clock};
+        if (sequencer_.clock.empty() || feederOf(patch_, library_, clock).post.empty())
+            return failure(fmt::format("nothing steps {}; tie a clock to its clock input",
+                                       patch_.post(sequencer_.post)->name));
+        if (auto turned = turnKnobs(); !turned) return tl::unexpected(turned.error());
+        chooseContours();
+        if (options_.sounds) chooseSounds();
+        probes_.push_back(clock);
+        auto renderer = Renderer::make(onlyWhatReaches(patch_, library_, probes_), library_, {kRate, false, {}, probes_});
+        if (!renderer) return tl::unexpected(renderer.error());
+        const int variation = options_.variation.value_or(variationOf(patch_, library_, sequencer_));
+        out_.sequencer = sequencer_.post;
+        out_.cycle = std::max(1L, cycleOf(patch_, library_, sequencer_, variation));
+        out_.shown = std::min(out_.cycle, kMostPulses);
+        lead_ = out_.cycle > kMostPulses ? 0 : std::min(out_.cycle, kLead);
+        if (!run(*renderer)) return failure("the run was cancelled");
+        if (pulses_.size() < 2) return failure(fmt::format("no clock pulse comes to {}", patch_.post(sequencer_.post)->name));
+        gather();
+        return std::move(out_);
+    }
+
+  private:
+    Result<void> turnKnobs() {
+        std::vector<Edit> edits;
+        if (options_.tempo) {
+            const TempoHome home = tempoHome(patch_, library_);
+            if (!home.knob) return failure("there is no clock with a tempo in this patch");
+            edits.push_back(SetKnob{home.post->id, home.knob->id, *options_.tempo});
+        }
+        if (options_.variation && !sequencer_.variationKnob.empty())
+            edits.push_back(SetKnob{sequencer_.post, sequencer_.variationKnob, 1.0 * *options_.variation});
+        for (const Edit& edit : edits) { // a locked knob is no hindrance to a question
+            const SetKnob& turn = std::get<SetKnob>(edit);
+            std::ranges::find(patch_.posts, turn.post, &Post::id)->knobs[turn.knob] = turn.value;
+        }
+        return {};
+    }
+
+    std::size_t probe(const JackRef& jack) {
+        probes_.push_back(jack);
+        return probes_.size() - 1;
+    }
+
+    void chooseContours() {
+        for (const Post& post : patch_.posts) {
+            const PartInfo& part = *library_.part(post);
+            const JackInfo* gate = part.jackFor("contour", "gate");
+            const JackInfo* out = nullptr;
+            for (const char* name : {"out", "bipolar", "inverted"})
+                if (!out) out = part.jackFor("contour", name);
+            if (!gate || !out) continue;
+            const auto line = lineBehind(patch_, library_, {post.id, gate->id});
+            if (!line || line->post != sequencer_.post) continue;
+            WatchedContour watched;
+            ContourResponse& response = watched.response;
+            response.post = post.id;
+            response.gate = {post.id, gate->id};
+            response.out = {post.id, out->id};
+            response.line = line;
+            if (const auto shape = envelopeShape(post, part, std::nullopt)) {
+                response.sustain = static_cast<float>(shape->sustain);
+                response.followsGate = shape->followsGate;
+                response.releases = shape->releases;
+                response.sustains = shape->decays && shape->followsGate && response.sustain > 8.0f * kHeldPart;
+            }
+            watched.gateProbe = probe(response.gate);
+            watched.outProbe = probe(response.out);
+            contours_.push_back(std::move(watched));
+        }
+    }
+
+    void addSound(const JackRef& output, const std::string& contour, const std::optional<LineRef>& line) {
+        const auto known = [&](const WatchedSound& sound) { return sound.response.output == output; };
+        if (sounds_.size() >= kMostSounds || std::ranges::any_of(sounds_, known)) return;
+        WatchedSound watched;
+        watched.response.output = output;
+        watched.response.contour = contour;
+        watched.response.line = line;
+        const JackInfo* jack = library_.jack(patch_, output);
+        watched.response.audio = jack && jack->kind == SignalKind::Audio;
+        watched.probe = probe(output);
+        sounds_.push_back(std::move(watched));
+    }
+
+    void chooseSounds() {
+        // What is only filtered sounds all the time; it is looked at where nothing behind a VCA is there to be seen.
+        for (const Opens wanted : {Opens::Level, Opens::Filter})
+            for (const WatchedContour& contour : contours_)
+                for (const JackInfo& jack : library_.part(*patch_.post(contour.response.post))->jacks) {
+                    if (!jack.output || jack.kind != SignalKind::Control) continue;
+                    const auto sound = soundOf(patch_, library_, {contour.response.post, jack.id});
+                    const auto sameLine = [&](const WatchedSound& one) { return one.response.line == contour.response.line; };
+                    if (!sound || sound->second != wanted) continue;
+                    if (wanted == Opens::Filter && std::ranges::any_of(sounds_, sameLine)) continue;
+                    addSound(sound->first, contour.response.post, contour.response.line);
+                }
+        for (const SequencerLine& line : sequencer_.lines) {
+            const auto opened = [&](const WatchedContour& contour) { return contour.response.line == line.at; };
+            if (line.gate.empty() || std::ranges::any_of(contours_, opened)) continue;
+            if (const auto sound = soundOf(patch_, library_, {sequencer_.post, line.gate}))
+                addSound(sound->first, {}, line.at);
+        }
+        for (const JackRef& jack : options_.pinned) {
+            const JackInfo* info = library_.jack(patch_, jack);
+            if (!info || (!info->output && feederOf(patch_, library_, jack).post.empty())) continue;
+            addSound(jack, {}, std::nullopt);
+        }
+    }
+
+    bool run(Renderer& renderer) {
+        const Schedule& schedule = renderer.schedule();
+        for (WatchedContour& contour : contours_) contour.teller = schedule.tellerOf(contour.response.post);
+        const int steps = schedule.tellerOf(sequencer_.post);
+        const long wanted = lead_ + out_.shown + 1;
+        GateReader clock;
+        Told told{};
+        bool cancelled = false;
+        renderer.run(kMostSeconds, [&](const RunView& view) {
+            const double start = static_cast<double>(runs_) * kRun;
+            if (runs_ % 512 == 0 && options_.progress) {
+                const double done = static_cast<double>(pulses_.size()) / static_cast<double>(wanted);
+                cancelled = !options_.progress(std::min(1.0, done));
+                if (cancelled) return false;
+            }
+            ++runs_;
+            FoundEdges edges;
+            clock.read(*view.probes.back(), 0, kRun, edges);
+            for (const Edge& edge : edges.all())
+                if (edge.rising) pulses_.push_back((start + static_cast<double>(edge.at)) / kRate);
+            if (steps >= 0) schedule.tell(steps, told);
+            for (WatchedContour& contour : contours_) look(contour, view, schedule, told);
+            for (WatchedSound& sound : sounds_) {
+                const auto& volts = view.probes[sound.probe]->volts;
+                sound.volts.insert(sound.volts.end(), volts.begin(), volts.end());
+            }
+            for (WatchedContour& contour : contours_) {
+                const auto& volts = view.probes[contour.outProbe]->volts;
+                for (int part = 0; part < kRun / kPart; ++part) contour.response.picture.push_back(rangeOf(volts.data() + part * kPart));
+            }
+            const double last = pulses_.empty() ? 0.0 : pulses_.back();
+            return static_cast<long>(pulses_.size()) < wanted && start / kRate - last < kPatience;
+        });
+        return !cancelled;
+    }
+
+    void look(WatchedContour& contour, const RunView& view, const Schedule& schedule, const Told& told) {
+        const double start = static_cast<double>(runs_ - 1) * kRun;
+        const Signal& gate = *view.probes[contour.gateProbe];
+        const Signal& out = *view.probes[contour.outProbe];
+        Told now{};
+        if (contour.teller >= 0) schedule.tell(contour.teller, now);
+        FoundEdges edges;
+        contour.gates.read(gate, 0, kRun, edges);
+        auto& strikes = contour.response.strikes;
+        const bool came = now[HeldTold] > contour.before[HeldTold];
+        const bool struck = std::ranges::any_of(edges.all(), &Edge::rising);
+        // Within one run, what came to its hold before the next strike and what after is told by where it is now.
+        if (came && !strikes.empty() && !(struck && now[StageTold] == kHold)) strikes.back().held = true;
+        for (const Edge& edge : edges.all()) {
+            const double at = (start + static_cast<double>(edge.at)) / kRate;
+            if (edge.rising) {
+                if (!strikes.empty()) {
+                    strikes.back().next = at - strikes.back().at;
+                    strikes.back().over = 1e-6 * now[LeftTold];
+                }
+                Strike strike;
+                strike.at = at;
+                strike.step = stepOf(contour.response.line, told);
+                strike.held = came && now[StageTold] == kHold;
+                strikes.push_back(strike);
+            } else if (!strikes.empty()) {
+                Strike& strike = strikes.back();
+                strike.open = at - strike.at;
+                strike.atClose = out[std::clamp(static_cast<int>(std::floor(edge.at)), 0, kRun - 1)];
+                strike.missing = strike.held ? 0.0 : 1e-6 * now[MissedTold];
+            }
+        }
+        contour.before = now;
+    }
+
+    [[nodiscard]] int stepOf(const std::optional<LineRef>& line, const Told& told) const {
+        if (!line) return -1;
+        // A sequencer of lines tells of all tracks, then of all lanes; every other of its one line.
+        const bool many = sequencer_.lines.size() > 1 || sequencer_.lanes + sequencer_.tracks > 1;
+        return told[many ? static_cast<std::size_t>((line->lane ? 4 : 0) + line->index) : 0];
+    }
+
+    /// Seconds of the run as clock pulses since its start; beyond the last pulse the clock is taken to go on.
+    [[nodiscard]] double pulseAt(double seconds) const {
+        const auto after = std::ranges::upper_bound(pulses_, seconds);
+        if (after == pulses_.begin()) return (seconds - pulses_.front()) / out_.pulseSeconds;
+        const auto before = after - 1;
+        const double length = after == pulses_.end() ? out_.pulseSeconds : *after - *before;
+        return static_cast<double>(before - pulses_.begin()) + (seconds - *before) / length;
+    }
+
+    void gather() {
+        const auto count = static_cast<long>(pulses_.size()) - 1;
+        out_.pulseSeconds = (pulses_.back() - pulses_.front()) / static_cast<double>(count);
+        if (count < lead_ + out_.shown) { // it stopped, or is too slow to be waited for
+            lead_ = 0;
+            out_.shown = count;
+        }
+        for (WatchedContour& contour : contours_) {
+            ContourResponse& response = contour.response;
+            response.picture = columns([&](std::size_t part) { return response.picture[part]; });
+            place(response.strikes);
+            out_.contours.push_back(std::move(response));
+        }
+        for (WatchedSound& sound : sounds_) {
+            SoundResponse& response = sound.response;
+            response.picture = columns([&](std::size_t part) { return rangeOf(sound.volts.data() + part * kPart); });
+            for (const MinMax& column : response.picture) {
+                response.low = std::min(response.low, column.min);
+                response.high = std::max(response.high, column.max);
+            }
+        }
+        for (ContourResponse& contour : out_.contours) addFacts(contour, patch_, library_);
+        for (std::size_t s = 0; s < sounds_.size(); ++s) {
+            SoundResponse& sound = sounds_[s].response;
+            const auto opener = std::ranges::find(out_.contours, sound.contour, &ContourResponse::post);
+            if (sound.audio && opener != out_.contours.end())
+                addFacts(sound, *opener, startsOf(*opener), sounds_[s].volts, kRate, patch_.key);
+            out_.sounds.push_back(std::move(sound));
+        }
+    }
+
+    /// Seconds of the run at which strikes of the cycle came.
+    std::vector<double> startsOf(const ContourResponse& contour) const {
+        std::vector<double> out;
+        for (const Strike& strike : contour.strikes) out.push_back(strike.at + pulses_[static_cast<std::size_t>(lead_)]);
+        return out;
+    }
+
+    /// Where a pulse of the run stands in the cycle: what comes behind its end stands where it began.
+    [[nodiscard]] double inCycle(double pulse) const {
+        const auto whole = static_cast<double>(out_.shown);
+        return pulse >= whole && lead_ > 0 ? pulse - whole : pulse;
+    }
+    [[nodiscard]] bool counts(double pulse) const {
+        return pulse > static_cast<double>(lead_) - 1e-6 && pulse < static_cast<double>(lead_ + out_.shown) - 1e-6;
+    }
+
+    void place(std::vector<Strike>& strikes) const {
+        for (Strike& strike : strikes) {
+            strike.pulse = pulseAt(strike.at);
+            strike.openTo = pulseAt(strike.at + strike.open);
+        }
+        std::erase_if(strikes, [&](const Strike& strike) { return !counts(strike.pulse) || strike.open <= 0.0; });
+        for (Strike& strike : strikes) {
+            const double length = strike.openTo - strike.pulse;
+            strike.pulse = std::max(0.0, inCycle(strike.pulse));
+            strike.openTo = strike.pulse + length;
+            strike.at -= pulses_[static_cast<std::size_t>(lead_)];
+            if (strike.next <= 0.0) strike.next = pulses_.back() - pulses_[static_cast<std::size_t>(lead_)] - strike.at;
+        }
+    }
+
+    static MinMax rangeOf(const float* volts) {
+        const auto [low, high] = std::minmax_element(volts, volts + kPart);
+        return {*low, *high};
+    }
+
+    /// The picture of the cycle from ranges of kPart samples.
+    template <class Range> std::vector<MinMax> columns(const Range& range) const {
+        const auto most = static_cast<std::size_t>(out_.shown) * Responses::kPerPulse;
+        std::vector<MinMax> out(most, MinMax{1e9f, -1e9f});
+        const double perPart = kPart / kRate;
+        for (std::size_t part = 0; part < runs_ * (kRun / kPart); ++part) {
+            const double from = pulseAt(static_cast<double>(part) * perPart);
+            if (!counts(from)) continue;
+            const double to = pulseAt(static_cast<double>(part + 1) * perPart);
+            const double begin = inCycle(from) * Responses::kPerPulse;
+            const MinMax here = range(part);
+            const auto last = static_cast<std::size_t>(begin + (to - from) * Responses::kPerPulse);
+            for (auto c = static_cast<std::size_t>(std::max(0.0, begin)); c <= last && c < most; ++c) {
+                out[c].min = std::min(out[c].min, here.min);
+                out[c].max = std::max(out[c].max, here.max);
+            }
+        }
+        for (std::size_t c = 0; c < most; ++c) // a part lies over the border of the lead
+            if (out[c].min > out[c].max) out[c] = c > 0 ? out[c - 1] : MinMax{};
+        return out;
+    }
+
+    Patch patch_;
+    const Library& library_;
+    Sequencer sequencer_;
+    const ResponseOptions& options_;
+    std::vector<JackRef> probes_;
+    std::vector<WatchedContour> contours_;
+    std::vector<WatchedSound> sounds_;
+    std::vector<double> pulses_; ///< seconds, of the run
+    std::size_t runs_ = 0;
+    long lead_ = 0;
+    Responses out_;
+};
+
+} // namespace
+
+int ContourResponse::notHeld() const {
+    return static_cast<int>(std::ranges::count(strikes, false, &Strike::held));
+}
+
+int ContourResponse::cutOff() const {
+    return static_cast<int>(std::ranges::count_if(strikes, [](const Strike& strike) { return strike.over > 0.0005; }));
+}
+
+int variationOf(const Patch& patch, const Library& library, const Sequencer& sequencer) {
+    const Post* post = patch.post(sequencer.post);
+    const KnobInfo* knob = library.part(*post)->knob(sequencer.variationKnob);
+    return knob ? static_cast<int>(knobValue(*post, *knob)) : 0;
+}
+
+long cycleOf(const Patch& patch, const Library& library, const Sequencer& sequencer, int variation) {
+    if (const Pattern* pattern = patch.pattern(sequencer.post))
+        if (const long cycle = cycleOf(*pattern, variation); cycle > 0) return cycle;
+    const Post* post = patch.post(sequencer.post);
+    const KnobInfo* length = library.part(*post)->knob("length");
+    return length ? 1 + std::lround(knobValue(*post, *length)) : kLead;
+}
+
+Result<Responses> responsesOf(const Patch& patch, const Library& library, const std::string& sequencer,
+                              const ResponseOptions& options) {
+    auto found = sequencerOf(patch, library, sequencer);
+    if (!found) return failure(fmt::format("\"{}\" is no post with steps in this patch", sequencer));
+    return ResponseRun(patch, library, std::move(*found), options)();
+}
+
+} // namespace lariat
