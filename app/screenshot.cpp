@@ -1,6 +1,7 @@
 #include "screenshot.h"
 
 #include "patch/patch_place.h"
+#include "time/time_place.h"
 
 #include <QApplication>
 #include <QElapsedTimer>
@@ -41,6 +42,9 @@ int takePicture(MainWindow& window, const Pose& pose) {
     // second.
     timer.restart();
     while (timer.elapsed() < kSettleMilliseconds) QApplication::processEvents(QEventLoop::AllEvents, 20);
+    if (auto* time = dynamic_cast<TimePlace*>(window.place(QStringLiteral("time"))); time && time->isVisible())
+        while ((!time->responder().foretold() || !window.checker().settled()) && timer.elapsed() < kPatienceMilliseconds)
+            QApplication::processEvents(QEventLoop::AllEvents, 20);
     QDir().mkpath(QFileInfo(pose.file).absolutePath());
     if (window.grab().save(pose.file)) return 0;
     std::fprintf(stderr, "lariat: %s cannot be written\n", qPrintable(pose.file));

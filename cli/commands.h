@@ -68,5 +68,8 @@ void addTie(CLI::App& app, Context& context);
 void addSheet(CLI::App& app, Context& context);
 void addPattern(CLI::App& app, Context& context);
 void addResponses(CLI::App& app, Context& context);
+void addClocks(CLI::App& app, Context& context);
+void addReckon(CLI::App& app, Context& context);
+void addScenes(CLI::App& app, Context& context);
 
 } // namespace lariat::cli

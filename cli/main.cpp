@@ -46,7 +46,8 @@ int main(int argc, char** argv) {
     app.fallthrough();
     for (auto* add : {lariat::cli::addBlocks, lariat::cli::addModules, lariat::cli::addCheck, lariat::cli::addRender,
                       lariat::cli::addMeasure, lariat::cli::addTie, lariat::cli::addSheet, lariat::cli::addBench,
-                      lariat::cli::addMidi, lariat::cli::addBuild, lariat::cli::addPattern, lariat::cli::addResponses})
+                      lariat::cli::addMidi, lariat::cli::addBuild, lariat::cli::addPattern, lariat::cli::addResponses,
+                      lariat::cli::addClocks, lariat::cli::addReckon, lariat::cli::addScenes})
         add(app, context);
     try {
         app.parse(argc, argv);

@@ -1,10 +1,12 @@
 // render and measure: sound and figures.
 #include "cli/commands.h"
+#include "engine/automation.h"
 #include "engine/render.h"
 #include "library/check.h"
 #include "measure/measure.h"
 #include "measure/pitch_track.h"
 #include "model/audio_file.h"
+#include "timing/stems.h"
 #include "units/level.h"
 #include "units/pitch.h"
 
@@ -58,18 +60,22 @@ void addRender(CLI::App& app, Context& context) {
         double engineRate = 96000.0;
         long long seed = -1;
         bool realCase = false;
+        bool scenes = false;
+        std::filesystem::path stems;
         int untilRow = 0;
         std::vector<int> silenced;
     };
     auto options = std::make_shared<Options>();
     auto* command = app.add_subcommand("render", "Render a patch to sound files");
     giveExamples(*command, "  lariat-cli render data/demo/lamp.json --out lamp.wav --probe osc-a.saw=saw.wav\n"
-                           "  lariat-cli render data/demo/bell-buoy.json --out bell.wav --real-case --seconds 20");
+                           "  lariat-cli render data/demo/bell-buoy.json --out bell.wav --real-case --seconds 20\n"
+                           "  lariat-cli render data/demo/night-watch.json --out night.wav --scenes --stems stems");
     command->add_option("patch", options->file, "Patch file")->required();
     command->add_option("--out", options->out, "WAV file for the mix, ±1 is 0 dBFS")->check(notEmpty);
     command->add_option("--probe", options->probes,
                         "post.jack=file.wav, an output or an input, recorded in volts at the engine's rate");
-    command->add_option("--seconds", options->seconds, "Length")
+    auto* length = command->add_option("--seconds", options->seconds, "Length");
+    length
         ->check(CLI::Range(0.001, 3600.0))
         ->capture_default_str();
     command->add_option("--rate", options->rate, "Rate of the mix in Hz")
@@ -80,15 +86,20 @@ void addRender(CLI::App& app, Context& context) {
         ->capture_default_str();
     command->add_option("--seed", options->seed, "Seed of everything random; default: the patch's own")
         ->check(CLI::Range(0LL, 0x7fffffffLL));
+    command->add_flag("--scenes", options->scenes, "Knobs follow the scenes; without --seconds the whole song");
+    command->add_option("--stems", options->stems, "A folder for one WAV file of each voice, as it leaves for what all share");
     command->add_flag("--real-case", options->realCase, "With what the metal adds: sag, noise, thresholds, drift");
     command->add_option("--until-row", options->untilRow, "The patch as it was after so many rows")
         ->check(CLI::NonNegativeNumber);
     command->add_option("--silence", options->silenced, "Rows that stay plugged and bring nothing, as in 3,4")
         ->delimiter(',');
-    command->callback([options, &context] {
+    command->callback([options, length, &context] {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
         RenderOptions render;
+        if (options->scenes && patch.scenes.empty()) throw Failed{Error{options->file.string(), "scenes", "there are none to follow; write some with lariat-cli scenes"}};
+        constexpr double kRing = 4.0; // seconds for what rings on behind the last bar
+        if (options->scenes && length->count() == 0) options->seconds = secondsOf(patch, workspace.library) + kRing;
         for (const int row : options->silenced) {
             if (row < 1 || row > static_cast<int>(patch.cables.size()))
                 throw Failed{
@@ -103,6 +114,7 @@ void addRender(CLI::App& app, Context& context) {
         render.fileRate = options->rate;
         render.engineRate = options->engineRate;
         render.realCase = options->realCase;
+        render.scenes = options->scenes;
         for (const std::string& text : options->probes) {
             requests.push_back(readProbe(text));
             render.probes.push_back(requests.back().jack);
@@ -113,6 +125,21 @@ void addRender(CLI::App& app, Context& context) {
         if (!options->out.empty()) need(writeWav(options->out, made.mix, 2, made.fileRate));
         for (const ProbeRequest& request : requests)
             need(writeWav(request.file, made.probes.at(request.jack), 1, made.engineRate));
+        Json stems = Json::array();
+        if (!options->stems.empty()) {
+            std::error_code error;
+            std::filesystem::create_directories(options->stems, error);
+            if (error) throw Failed{Error{options->stems.string(), {}, "cannot be made: " + error.message()}};
+            for (const Stem& stem : stemsOf(patch, workspace.library)) {
+                RenderOptions alone = render;
+                alone.probes.clear();
+                alone.silenced.insert(alone.silenced.end(), stem.silenced.begin(), stem.silenced.end());
+                const Rendering voice = need(lariat::render(patch, workspace.library, alone));
+                const std::filesystem::path file = options->stems / stemFile(patch.title, stem.voice);
+                need(writeWav(file, voice.mix, 2, voice.fileRate));
+                stems.push_back(file.string());
+            }
+        }
         const LevelReading left = measureLevel(made.left);
         const LevelReading right = measureLevel(made.right);
         const double times = options->seconds / took;
@@ -122,12 +149,14 @@ void addRender(CLI::App& app, Context& context) {
             out["seconds"] = options->seconds;
             out["times-real-time"] = times;
             out["faults"] = made.faults;
+            if (!stems.empty()) out["stems"] = stems;
             for (const ProbeRequest& request : requests)
                 out["probes"][request.jack.text()] = levelJson(measureLevel(made.probes.at(request.jack)));
             std::cout << dump(out);
         } else {
             fmt::print("{:g} s at {:.0f} times real time\n  left   {}\n  right  {}\n", options->seconds, times,
                        levelText(left), levelText(right));
+            for (const Json& stem : stems) fmt::print("  {}\n", stem.get<std::string>());
             for (const ProbeRequest& request : requests)
                 fmt::print("  {}  {}\n", request.jack.text(), levelText(measureLevel(made.probes.at(request.jack))));
         }

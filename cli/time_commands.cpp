@@ -1,10 +1,17 @@
-// pattern and responses: what happens when, without a window.
+// pattern, responses, clocks and reckon: what happens when, without a window.
 #include "cli/commands.h"
 #include "library/check.h"
+#include "library/midi_file.h"
+#include "model/file.h"
 #include "model/pattern_text.h"
+#include "timing/clocks.h"
 #include "timing/forecast.h"
 #include "timing/pattern_edits.h"
+#include "timing/pattern_midi.h"
+#include "timing/reckon.h"
+#include "timing/scenes.h"
 #include "units/number.h"
+#include "units/pitch.h"
 
 #include <algorithm>
 #include <iostream>
@@ -115,6 +122,11 @@ struct PatternOptions : Destination {
     std::optional<bool> triplets;
     std::string direction;
     std::optional<int> lock;
+    std::filesystem::path fromMidi;
+    std::filesystem::path toMidi;
+    std::optional<int> channel;
+    std::string note;
+    int quantize = 100;
 
     [[nodiscard]] bool changes() const { return track > 0 || lane > 0; }
 };
@@ -167,6 +179,44 @@ Result<Pattern> changed(const Patch& patch, const Sequencer& sequencer, const Pa
     if (!o.direction.empty())
         stride->direction = static_cast<Direction>(std::ranges::find(kDirections, o.direction) - std::begin(kDirections));
     return pattern;
+}
+
+std::optional<int> noteNamed(const std::string& text) {
+    if (text.empty()) return std::nullopt;
+    const auto note = parseNote(text);
+    if (!note || *note < 0 || *note > 127) refuse(fmt::format("\"{}\" is no note; write C2 or F#1", text));
+    return note;
+}
+
+/// The line that a MIDI file holds.
+Pattern fromMidi(const Patch& patch, const Sequencer& sequencer, const PatternOptions& o) {
+    const auto read = need(readMidiFile(o.fromMidi, sequencer.post));
+    StepsFromMidi how;
+    if (o.channel) how.channel = *o.channel - 1;
+    how.note = noteNamed(o.note);
+    how.quantize = o.quantize;
+    Pattern pattern = patternOf(patch, sequencer.post);
+    const int variation = variationNamed(o.variation, sequencer);
+    int left = 0;
+    if (o.lane > 0)
+        laneAt(pattern, variation, o.lane - 1).hits = hitsFrom(read.performance, how, &left);
+    else
+        trackAt(pattern, variation, o.track - 1).steps = stepsFrom(read.performance, how, &left);
+    if (left > 0) std::cerr << fmt::format("lariat-cli: {} notes had no step of their own and were left out\n", left);
+    return pattern;
+}
+
+/// The line as a MIDI file.
+void toMidi(const Patch& patch, const Library& library, const Sequencer& sequencer, const PatternOptions& o) {
+    const Pattern pattern = patternOf(patch, sequencer.post);
+    const int variation = variationNamed(o.variation, sequencer);
+    const int index = (o.lane > 0 ? o.lane : o.track) - 1;
+    if (stepsOf(pattern, {sequencer.post, o.lane > 0, index}, variation) == 0) refuse("this line is not written; there is nothing to put into a file");
+    const double tempo = std::max(20.0, tempoOf(patch, library));
+    constexpr int kC2 = 36;
+    need(writeMidiFile(o.toMidi, o.lane > 0 ? performanceOf(pattern.lanesOf(variation)[static_cast<std::size_t>(index)], noteNamed(o.note).value_or(kC2),
+                                                            tempo, o.channel.value_or(10) - 1)
+                                            : performanceOf(pattern.tracksOf(variation)[static_cast<std::size_t>(index)], tempo, o.channel.value_or(1) - 1)));
 }
 
 Json factsJson(const std::vector<Fact>& facts) {
@@ -264,7 +314,9 @@ void addPattern(CLI::App& app, Context& context) {
     giveExamples(*command, "  lariat-cli pattern data/demo/lamp.json\n"
                            "  lariat-cli pattern mine.json --track 1 --words \"d3 d3 - f3~ = c4!\" --in-place\n"
                            "  lariat-cli pattern mine.json --lane 2 --variation B --words \"x... x.X.\" --out new.json\n"
-                           "  lariat-cli pattern mine.json --track 1 --rotate 1 --transpose -12 --in-place");
+                           "  lariat-cli pattern mine.json --track 1 --rotate 1 --transpose -12 --in-place\n"
+                           "  lariat-cli pattern mine.json --track 1 --from-midi tune.mid --channel 1 --in-place\n"
+                           "  lariat-cli pattern mine.json --track 1 --to-midi tune.mid");
     command->add_option("patch", options->file, "Patch file")->required();
     command->add_option("--post", options->post, "The sequencer; needed where there are several");
     command->add_option("--variation", options->variation, "A to H; one that is not written begins as a copy of A");
@@ -284,10 +336,16 @@ void addPattern(CLI::App& app, Context& context) {
     command->add_option("--triplets", options->triplets, "Three steps in the time of two");
     command->add_option("--direction", options->direction)->check(CLI::IsMember({"forward", "backward", "pendulum", "random"}));
     command->add_option("--lock", options->lock, "Group that changes variation together; 0: alone")->check(CLI::Range(0, 16));
+    command->add_option("--from-midi", options->fromMidi, "Take the line from a MIDI file")->check(CLI::ExistingFile);
+    command->add_option("--to-midi", options->toMidi, "Write the line into a MIDI file; the patch stays as it is")->check(notEmpty);
+    command->add_option("--channel", options->channel, "MIDI channel; default: all of a file, 1 for tracks and 10 for lanes")->check(CLI::Range(1, 16));
+    command->add_option("--note", options->note, "Of a lane: the note that is its hit");
+    command->add_option("--quantize", options->quantize, "Per cent of the way to the step")->check(CLI::Range(0, 100));
     options->addOptions(*command);
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
+        if (!options->changes() && !(options->fromMidi.empty() && options->toMidi.empty())) refuse("choose the line with --track or --lane");
         if (!options->changes()) {
             if (!options->post.empty()) (void)sequencerNamed(patch, workspace.library, options->post);
             return show(patch, workspace.library, options->post, context.json);
@@ -296,6 +354,8 @@ void addPattern(CLI::App& app, Context& context) {
         if (!sequencer.plays)
             refuse(fmt::format("the steps of {} are its knobs; turn them with tie, as in \"{} step 1 40 %\"", sequencer.post,
                                patch.post(sequencer.post)->name));
+        if (!options->toMidi.empty()) return toMidi(patch, workspace.library, sequencer, *options);
+        if (!options->fromMidi.empty()) patch = need(applyEdit(patch, SetPattern{fromMidi(patch, sequencer, *options)}));
         Pattern pattern = need(changed(patch, sequencer, *options));
         if (const std::string why = tooMuchFor(sequencer, pattern); !why.empty()) refuse(why);
         patch = need(applyEdit(patch, SetPattern{std::move(pattern)}));
@@ -313,6 +373,7 @@ void addResponses(CLI::App& app, Context& context) {
         std::string to = "sustain";
         int step = 0;
         bool perStep = false;
+        bool contours = false;
     };
     auto options = std::make_shared<Options>();
     auto* command = app.add_subcommand(
@@ -324,6 +385,7 @@ void addResponses(CLI::App& app, Context& context) {
     command->add_option("--post", options->post, "The sequencer; needed where there are several");
     command->add_option("--tempo", options->tempo, "A tempo in BPM, or 40..240 for what holds at which tempo");
     command->add_option("--variation", options->variation, "A to H instead of the one that is switched on");
+    command->add_flag("--contours", options->contours, "Contours only, which is quicker");
     command->add_flag("--steps", options->perStep, "Figures of every note");
     command->add_option("--fit", options->fit, "A contour post to fit to the steps");
     command->add_option("--to", options->to, "sustain: it is just reached; next: the tail just ends before the next note")
@@ -341,6 +403,7 @@ void addResponses(CLI::App& app, Context& context) {
             return answerForecast(patch, library, sequencer.post, context.json);
         }
         ResponseOptions how;
+        how.sounds = !options->contours;
         if (!options->variation.empty()) how.variation = variationNamed(options->variation, sequencer);
         if (!options->tempo.empty()) {
             how.tempo = parseNumber(options->tempo);
@@ -362,6 +425,110 @@ void addResponses(CLI::App& app, Context& context) {
             std::cout << dump(responsesJson(responses));
         else
             printResponses(responses, patch, options->perStep);
+    });
+}
+
+void addClocks(CLI::App& app, Context& context) {
+    auto file = std::make_shared<std::filesystem::path>();
+    auto* command = app.add_subcommand("clocks", "What steps what: a tree of ratios, free-running clocks, resets");
+    giveExamples(*command, "  lariat-cli clocks data/demo/tide-clock.json");
+    command->add_option("patch", *file, "Patch file")->required();
+    command->callback([file, &context] {
+        const Workspace workspace = context.workspace();
+        const Patch patch = need(openPatch(*file, workspace.library));
+        const ClockTree tree = need(clocksOf(patch, workspace.library));
+        Json branches = Json::array();
+        for (const ClockBranch& branch : tree.branches) {
+            std::vector<std::string> steps;
+            for (const JackRef& input : branch.steps) steps.push_back(input.text());
+            if (context.json) {
+                branches.push_back({{"output", branch.output.text()},
+                                    {"parent", branch.parent},
+                                    {"hertz", branch.hertz},
+                                    {"times", branch.times},
+                                    {"by", branch.by},
+                                    {"exact", branch.simple},
+                                    {"drift", branch.drift},
+                                    {"uneven", branch.uneven},
+                                    {"steps", steps}});
+                continue;
+            }
+            fmt::print("{:{}}{} · {} · steps {}\n", "", 2 * branch.depth, branch.output.text(), clockText(branch).str(),
+                       fmt::join(steps, ", "));
+        }
+        Json resets = Json::array();
+        for (const ResetState& reset : tree.resets) {
+            if (context.json)
+                resets.push_back({{"post", reset.post}, {"by", reset.by.post.empty() ? "" : reset.by.text()}});
+            else
+                fmt::print("{} {}\n", reset.post, reset.by.post.empty() ? "is not reset" : "is reset by " + reset.by.text());
+        }
+        if (context.json) std::cout << dump({{"branches", branches}, {"resets", resets}});
+    });
+}
+
+void addScenes(CLI::App& app, Context& context) {
+    struct Options : Destination {
+        std::filesystem::path words;
+    };
+    auto options = std::make_shared<Options>();
+    auto* command = app.add_subcommand("scenes", "Show the scenes of a patch in words, or write them; say what hands cannot play");
+    giveExamples(*command, "  lariat-cli scenes data/demo/night-watch.json > scenes.txt\n"
+                           "  lariat-cli scenes mine.json --words scenes.txt --in-place");
+    command->add_option("patch", options->file, "Patch file")->required();
+    command->add_option("--words", options->words, "A text file: \"Intro: 8 bars\", knobs, and moves below it")->check(CLI::ExistingFile);
+    options->addOptions(*command);
+    command->callback([options, &context] {
+        const Workspace workspace = context.workspace();
+        Patch patch = need(openPatch(options->file, workspace.library));
+        if (!options->words.empty()) {
+            auto scenes = readScenes(need(readFile(options->words)), patch, workspace.library);
+            if (!scenes) scenes.error().file = options->words.string();
+            patch = need(applyEdit(patch, SetScenes{need(std::move(scenes))}));
+            options->write(patch);
+        }
+        const auto warnings = checkScenes(patch, workspace.library, workspace.housing(patch));
+        if (context.json) {
+            Json scenes = Json::array();
+            double start = 0.0;
+            for (const Scene& scene : patch.scenes) {
+                scenes.push_back({{"name", scene.name}, {"bars", scene.bars}, {"repeats", scene.repeats}, {"start", start}, {"moves", scene.moves.size()}});
+                start += scene.beats();
+            }
+            Json said = Json::array();
+            for (const SceneWarning& warning : warnings)
+                said.push_back({{"scene", warning.scene + 1}, {"beat", warning.beat}, {"text", warning.text.str()}});
+            std::cout << dump({{"scenes", scenes}, {"beats", start}, {"warnings", said}});
+            return;
+        }
+        fmt::print("{}", writeScenes(patch.scenes, patch, workspace.library));
+        for (const SceneWarning& warning : warnings) fmt::print("# {}\n", warning.text.str());
+    });
+}
+
+void addReckon(CLI::App& app, Context& context) {
+    struct Options {
+        std::vector<std::string> words;
+        ReckonContext how;
+    };
+    auto options = std::make_shared<Options>();
+    auto* command = app.add_subcommand("reckon", "Work out tempos, times, pitches, intervals, attenuators, levels, lengths");
+    giveExamples(*command, "  lariat-cli reckon 112 bpm\n"
+                           "  lariat-cli reckon d4 / 4 5 6\n"
+                           "  lariat-cli reckon \"7 st from 5 v\"\n"
+                           "  lariat-cli reckon 5 7 16 --tempo 108");
+    command->add_option("line", options->words, "What is to be reckoned")->required();
+    command->add_option("--tempo", options->how.tempo, "Beats per minute")->check(CLI::Range(1.0, 1000.0));
+    command->add_option("--rate", options->how.rate, "Samples a second")->check(CLI::Range(8000.0, 384000.0));
+    command->callback([options, &context] {
+        Json all = Json::array();
+        for (const Reckoned& one : need(reckon(fmt::format("{}", fmt::join(options->words, " ")), options->how))) {
+            if (context.json)
+                all.push_back({{"what", one.what.str()}, {"value", one.value}});
+            else
+                fmt::print("{:<44} {}\n", one.what.str(), one.value);
+        }
+        if (context.json) std::cout << dump(all);
     });
 }
 

@@ -17,3 +17,5 @@ fuzz midi 4000 "$runs" fuzz/corpus/midi
 fuzz scala 4000 "$runs" data/tunings
 fuzz sentences 400 "$((runs / 20))" fuzz/corpus/sentences
 fuzz wav 4000 "$((runs / 20))" fuzz/corpus/wav
+fuzz steps 400 "$runs" fuzz/corpus/steps
+fuzz scenes 1000 "$((runs / 20))" fuzz/corpus/scenes

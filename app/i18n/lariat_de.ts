@@ -534,6 +534,334 @@
         <source>moving, {}…{}</source>
         <translation>bewegt, {}…{}</translation>
     </message>
+    <message>
+        <source>gate {:.0f} ms, attack {:.0f} ms</source>
+        <translation>Gate {:.0f} ms, Attack {:.0f} ms</translation>
+    </message>
+    <message>
+        <source>The gate of {} closes before its attack is over, so it never comes to its top.</source>
+        <translation>Das Gate von {} schließt, bevor der Attack vorbei ist, also kommt es nie nach oben.</translation>
+    </message>
+    <message>
+        <source>Shorten attack to {}</source>
+        <translation>Attack auf {} verkürzen</translation>
+    </message>
+    <message>
+        <source>fewer than two pulses in {:.0f} s</source>
+        <translation>weniger als zwei Pulse in {:.0f} s</translation>
+    </message>
+    <message>
+        <source>{:.2f} Hz = {:.1f} BPM on average, uneven</source>
+        <translation>{:.2f} Hz = {:.1f} BPM im Mittel, ungleichmäßig</translation>
+    </message>
+    <message>
+        <source>{:.2f} Hz = {:.1f} BPM, {:.1f} ms · runs by itself, {:+.0f} ms a minute</source>
+        <translation>{:.2f} Hz = {:.1f} BPM, {:.1f} ms · läuft für sich, {:+.0f} ms je Minute</translation>
+    </message>
+    <message>
+        <source>{:.2f} Hz = {:.1f} BPM, {:.1f} ms</source>
+        <translation>{:.2f} Hz = {:.1f} BPM, {:.1f} ms</translation>
+    </message>
+    <message>
+        <source>{:.2f} Hz = {:.1f} BPM, {:.1f} ms · × {}</source>
+        <translation>{:.2f} Hz = {:.1f} BPM, {:.1f} ms · × {}</translation>
+    </message>
+    <message>
+        <source>{:.2f} Hz = {:.1f} BPM, {:.1f} ms · ÷ {}</source>
+        <translation>{:.2f} Hz = {:.1f} BPM, {:.1f} ms · ÷ {}</translation>
+    </message>
+    <message>
+        <source>{:.2f} Hz = {:.1f} BPM, {:.1f} ms · {} : {}</source>
+        <translation>{:.2f} Hz = {:.1f} BPM, {:.1f} ms · {} : {}</translation>
+    </message>
+    <message>
+        <source>sustain reached on all {} notes</source>
+        <translation>Sustain bei allen {} Noten erreicht</translation>
+    </message>
+    <message>
+        <source>sustain reached on {} of {} notes, {:.0f} ms short</source>
+        <translation>Sustain bei {} von {} Noten erreicht, es fehlen {:.0f} ms</translation>
+    </message>
+    <message>
+        <source>the next note cuts off {} of {} tails, {:.0f} ms too long</source>
+        <translation>die nächste Note schneidet {} von {} Ausklängen ab, {:.0f} ms zu lang</translation>
+    </message>
+    <message>
+        <source>every tail ends before the next note</source>
+        <translation>jeder Ausklang endet vor der nächsten Note</translation>
+    </message>
+    <message>
+        <source>{} notes slurred into the next</source>
+        <translation>{} Noten an die nächste gebunden</translation>
+    </message>
+    <message>
+        <source>the sustain gate never fires: no note comes that far</source>
+        <translation>das Sustain-Gate kommt nie: keine Note gelangt so weit</translation>
+    </message>
+    <message>
+        <source>hits differ by {:.2f} %</source>
+        <translation>Schläge unterscheiden sich um {:.2f} %</translation>
+    </message>
+    <message>
+        <source>tail {}, outside the key {}</source>
+        <translation>Ausklang {}, außerhalb der Tonart {}</translation>
+    </message>
+    <message>
+        <source>tail {}</source>
+        <translation>Ausklang {}</translation>
+    </message>
+    <message>
+        <source>{}: at no tempo does every note reach sustain</source>
+        <translation>{}: bei keinem Tempo erreicht jede Note Sustain</translation>
+    </message>
+    <message>
+        <source>{}: at no tempo does every tail end in time</source>
+        <translation>{}: bei keinem Tempo endet jeder Ausklang rechtzeitig</translation>
+    </message>
+    <message>
+        <source>{}: every note reaches sustain at every tempo</source>
+        <translation>{}: bei jedem Tempo erreicht jede Note Sustain</translation>
+    </message>
+    <message>
+        <source>{}: every tail ends in time at every tempo</source>
+        <translation>{}: bei jedem Tempo endet jeder Ausklang rechtzeitig</translation>
+    </message>
+    <message>
+        <source>{}: up to {:.0f} BPM every note reaches sustain</source>
+        <translation>{}: bis {:.0f} BPM erreicht jede Note Sustain</translation>
+    </message>
+    <message>
+        <source>{}: up to {:.0f} BPM every tail ends in time</source>
+        <translation>{}: bis {:.0f} BPM endet jeder Ausklang rechtzeitig</translation>
+    </message>
+    <message>
+        <source>{}: from {:.0f} to {:.0f} BPM every note reaches sustain</source>
+        <translation>{}: von {:.0f} bis {:.0f} BPM erreicht jede Note Sustain</translation>
+    </message>
+    <message>
+        <source>{}: from {:.0f} to {:.0f} BPM every tail ends in time</source>
+        <translation>{}: von {:.0f} bis {:.0f} BPM endet jeder Ausklang rechtzeitig</translation>
+    </message>
+    <message>
+        <source>note</source>
+        <translation>Note</translation>
+    </message>
+    <message>
+        <source>pitch at 1 V per octave, 0 V is C4</source>
+        <translation>Tonhöhe bei 1 V je Oktave, 0 V ist C4</translation>
+    </message>
+    <message>
+        <source>pitch in volts per hertz, 1 V is C0</source>
+        <translation>Tonhöhe in Volt je Hertz, 1 V ist C0</translation>
+    </message>
+    <message>
+        <source>samples at {} kHz</source>
+        <translation>Abtastwerte bei {} kHz</translation>
+    </message>
+    <message>
+        <source>a bar of four</source>
+        <translation>ein Vierertakt</translation>
+    </message>
+    <message>
+        <source>a quarter</source>
+        <translation>ein Viertel</translation>
+    </message>
+    <message>
+        <source>an 8th</source>
+        <translation>ein Achtel</translation>
+    </message>
+    <message>
+        <source>a 16th</source>
+        <translation>ein Sechzehntel</translation>
+    </message>
+    <message>
+        <source>a 32nd</source>
+        <translation>ein Zweiunddreißigstel</translation>
+    </message>
+    <message>
+        <source>a dotted 8th</source>
+        <translation>ein punktiertes Achtel</translation>
+    </message>
+    <message>
+        <source>a triplet 8th</source>
+        <translation>ein Achtel einer Triole</translation>
+    </message>
+    <message>
+        <source>a triplet 16th</source>
+        <translation>ein Sechzehntel einer Triole</translation>
+    </message>
+    <message>
+        <source>rate of the quarters</source>
+        <translation>Frequenz der Viertel</translation>
+    </message>
+    <message>
+        <source>rate of the 16ths</source>
+        <translation>Frequenz der Sechzehntel</translation>
+    </message>
+    <message>
+        <source>a pulse of 24 to the quarter</source>
+        <translation>ein Puls von 24 je Viertel</translation>
+    </message>
+    <message>
+        <source>rate</source>
+        <translation>Frequenz</translation>
+    </message>
+    <message>
+        <source>tempo, if it is a quarter</source>
+        <translation>Tempo, wenn es ein Viertel ist</translation>
+    </message>
+    <message>
+        <source>tempo, if it is a 16th</source>
+        <translation>Tempo, wenn es ein Sechzehntel ist</translation>
+    </message>
+    <message>
+        <source>part of a 16th at {} BPM</source>
+        <translation>Teil eines Sechzehntels bei {} BPM</translation>
+    </message>
+    <message>
+        <source>period</source>
+        <translation>Periode</translation>
+    </message>
+    <message>
+        <source>a sine of that peak, RMS</source>
+        <translation>ein Sinus dieser Spitze, effektiv</translation>
+    </message>
+    <message>
+        <source>a sine of that peak, peak to peak</source>
+        <translation>ein Sinus dieser Spitze, Spitze zu Spitze</translation>
+    </message>
+    <message>
+        <source>its level</source>
+        <translation>sein Pegel</translation>
+    </message>
+    <message>
+        <source>below full scale</source>
+        <translation>unter Vollaussteuerung</translation>
+    </message>
+    <message>
+        <source>interval at 1 V per octave</source>
+        <translation>Intervall bei 1 V je Oktave</translation>
+    </message>
+    <message>
+        <source>note at 1 V per octave</source>
+        <translation>Note bei 1 V je Oktave</translation>
+    </message>
+    <message>
+        <source>pitch at 1 V per octave</source>
+        <translation>Tonhöhe bei 1 V je Oktave</translation>
+    </message>
+    <message>
+        <source>interval</source>
+        <translation>Intervall</translation>
+    </message>
+    <message>
+        <source>in semitones</source>
+        <translation>in Halbtönen</translation>
+    </message>
+    <message>
+        <source>at 1 V per octave</source>
+        <translation>bei 1 V je Oktave</translation>
+    </message>
+    <message>
+        <source>near</source>
+        <translation>nahe bei</translation>
+    </message>
+    <message>
+        <source>divided by {}</source>
+        <translation>geteilt durch {}</translation>
+    </message>
+    <message>
+        <source>times {}</source>
+        <translation>mal {}</translation>
+    </message>
+    <message>
+        <source>which is the note</source>
+        <translation>das ist die Note</translation>
+    </message>
+    <message>
+        <source>together</source>
+        <translation>zusammen</translation>
+    </message>
+    <message>
+        <source>they meet again after</source>
+        <translation>sie treffen sich wieder nach</translation>
+    </message>
+    <message>
+        <source>in bars of 16</source>
+        <translation>in Takten zu 16</translation>
+    </message>
+    <message>
+        <source>in 16ths at {} BPM</source>
+        <translation>in Sechzehnteln bei {} BPM</translation>
+    </message>
+    <message>
+        <source>times that {} is played</source>
+        <translation>so oft wird {} gespielt</translation>
+    </message>
+    <message>
+        <source>what is left</source>
+        <translation>was übrig bleibt</translation>
+    </message>
+    <message>
+        <source>in semitones at 1 V per octave</source>
+        <translation>in Halbtönen bei 1 V je Oktave</translation>
+    </message>
+    <message>
+        <source>where an attenuator stands for it</source>
+        <translation>Stellung eines Abschwächers dafür</translation>
+    </message>
+    <message>
+        <source>volts that it takes</source>
+        <translation>Volt, die es braucht</translation>
+    </message>
+    <message>
+        <source>part of the whole</source>
+        <translation>Teil des Ganzen</translation>
+    </message>
+    <message>
+        <source>where an attenuverter stands for it</source>
+        <translation>Stellung eines Attenuverters dafür</translation>
+    </message>
+    <message>
+        <source>an attenuator cannot; amplify</source>
+        <translation>ein Abschwächer kann es nicht; verstärken</translation>
+    </message>
+    <message>
+        <source>peak</source>
+        <translation>Spitze</translation>
+    </message>
+    <message>
+        <source>as a factor</source>
+        <translation>als Faktor</translation>
+    </message>
+    <message>
+        <source>of a voltage</source>
+        <translation>einer Spannung</translation>
+    </message>
+    <message>
+        <source>{}: {} is not in the patch any more; that line does nothing</source>
+        <translation>{}: {} ist nicht mehr im Patch; diese Zeile bewirkt nichts</translation>
+    </message>
+    <message>
+        <source>{}, bar {}: {} stands at {} when its move begins at {}</source>
+        <translation>{}, Takt {}: {} steht auf {}, wenn die Bewegung bei {} beginnt</translation>
+    </message>
+    <message>
+        <source>{}, bar {}: {} in {:.2f} s, a hand takes {:.2f} s</source>
+        <translation>{}, Takt {}: {} in {:.2f} s, eine Hand braucht {:.2f} s</translation>
+    </message>
+    <message>
+        <source>{}, bar {}: the {} is still at {} when {} begins</source>
+        <translation>{}, Takt {}: {} ist noch bei {}, wenn {} beginnt</translation>
+    </message>
+    <message>
+        <source>{}, bar {}: {:.0f} HP to {} in {:.2f} s, a hand takes {:.2f} s</source>
+        <translation>{}, Takt {}: {:.0f} TE bis {} in {:.2f} s, eine Hand braucht {:.2f} s</translation>
+    </message>
+    <message>
+        <source>{}: {} is turned down here and never comes back</source>
+        <translation>{}: {} wird hier zugedreht und kommt nie wieder</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -576,10 +904,6 @@
     <message>
         <source>What happens when?</source>
         <translation>Was geschieht wann?</translation>
-    </message>
-    <message>
-        <source>This place will show steps and drums above the envelopes and hits that they cause.</source>
-        <translation>Hier stehen Schritte und Schläge über den Hüllkurven und Treffern, die sie auslösen.</translation>
     </message>
     <message>
         <source>Bench</source>
@@ -1264,6 +1588,69 @@
     </message>
 </context>
 <context>
+    <name>lariat::EntryBar</name>
+    <message>
+        <source>Step entry</source>
+        <translation>Schritteingabe</translation>
+    </message>
+    <message>
+        <source>What is played on the keys or comes in by MIDI goes to the cursor, which goes on (Ctrl+Return)</source>
+        <translation>Was auf den Tasten gespielt wird oder über MIDI kommt, geht an die Schreibmarke, die weiterrückt (Strg+Eingabe)</translation>
+    </message>
+    <message>
+        <source>Record</source>
+        <translation>Aufnehmen</translation>
+    </message>
+    <message>
+        <source>What is played goes into the chosen line while it runs (Ctrl+R)</source>
+        <translation>Was gespielt wird, geht in die gewählte Spur, während sie läuft (Strg+R)</translation>
+    </message>
+    <message>
+        <source>Count-in %1</source>
+        <translation>Vorzähler %1</translation>
+    </message>
+    <message>
+        <source>Whether what is there stays, or gives way where nothing is played</source>
+        <translation>Ob bleibt, was da ist, oder weicht, wo nichts gespielt wird</translation>
+    </message>
+    <message>
+        <source>adds</source>
+        <translation>ergänzt</translation>
+    </message>
+    <message>
+        <source>replaces</source>
+        <translation>ersetzt</translation>
+    </message>
+    <message>
+        <source>How far what is played is moved to its step</source>
+        <translation>Wie weit das Gespielte auf seinen Schritt rückt</translation>
+    </message>
+    <message>
+        <source>quantize </source>
+        <translation>gerade rücken </translation>
+    </message>
+    <message>
+        <source>Bars of four beats before the recording begins</source>
+        <translation>Vierertakte, bevor die Aufnahme beginnt</translation>
+    </message>
+    <message>
+        <source>count-in </source>
+        <translation>vorzählen </translation>
+    </message>
+    <message>
+        <source>click</source>
+        <translation>Klick</translation>
+    </message>
+    <message>
+        <source>A click on each beat while it records; only you hear it</source>
+        <translation>Ein Klick auf jedem Schlag während der Aufnahme; nur hier zu hören</translation>
+    </message>
+    <message>
+        <source>Recording</source>
+        <translation>Nimmt auf</translation>
+    </message>
+</context>
+<context>
     <name>lariat::EnvelopePicture</name>
     <message>
         <source>Picture of the contour</source>
@@ -1445,6 +1832,13 @@
     <message>
         <source>Next steps</source>
         <translation>Nächste Schritte</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::ForecastView</name>
+    <message>
+        <source>What holds at which tempo</source>
+        <translation>Was bei welchem Tempo gilt</translation>
     </message>
 </context>
 <context>
@@ -1722,6 +2116,81 @@
     <message>
         <source>unlock a knob</source>
         <translation>Regler freigeben</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::LineEditor</name>
+    <message>
+        <source>play variation %1</source>
+        <translation>Variation %1 spielen</translation>
+    </message>
+    <message>
+        <source>begin variation %1</source>
+        <translation>Variation %1 beginnen</translation>
+    </message>
+    <message>
+        <source>The steps of %1 are its knobs; drag them up and down.</source>
+        <translation>Die Schritte von %1 sind seine Regler; nach oben und unten ziehen.</translation>
+    </message>
+    <message>
+        <source>%1 cannot hold that: %2. Take another sequencer from the case for the rest (Ctrl+E).</source>
+        <translation>%1 kann das nicht halten: %2. Für den Rest einen weiteren Sequenzer aus dem Gehäuse nehmen (Strg+E).</translation>
+    </message>
+    <message>
+        <source>Choose a track or lane first.</source>
+        <translation>Zuerst eine Tonspur oder Schlagspur wählen.</translation>
+    </message>
+    <message>
+        <source>write steps</source>
+        <translation>Schritte schreiben</translation>
+    </message>
+    <message>
+        <source>reverse steps</source>
+        <translation>Schritte umkehren</translation>
+    </message>
+    <message>
+        <source>shift steps</source>
+        <translation>Schritte verschieben</translation>
+    </message>
+    <message>
+        <source>thin out steps</source>
+        <translation>Schritte ausdünnen</translation>
+    </message>
+    <message>
+        <source>duplicate steps</source>
+        <translation>Schritte verdoppeln</translation>
+    </message>
+    <message>
+        <source>A line has %1 steps at most; what would be beyond is left out.</source>
+        <translation>Eine Spur hat höchstens %1 Schritte; was darüber wäre, entfällt.</translation>
+    </message>
+    <message>
+        <source>clear steps</source>
+        <translation>Schritte leeren</translation>
+    </message>
+    <message>
+        <source>change the length</source>
+        <translation>Länge ändern</translation>
+    </message>
+    <message>
+        <source>humanize steps</source>
+        <translation>Schritte vermenschlichen</translation>
+    </message>
+    <message>
+        <source>A lane has no velocities; swing makes it uneven.</source>
+        <translation>Eine Schlagspur hat keine Anschlagstärken; Swing macht sie ungleichmäßig.</translation>
+    </message>
+    <message>
+        <source>move notes</source>
+        <translation>Noten verschieben</translation>
+    </message>
+    <message>
+        <source>paste steps</source>
+        <translation>Schritte einfügen</translation>
+    </message>
+    <message>
+        <source>Copy steps of a line of the same kind first; notes go to tracks, hits to lanes.</source>
+        <translation>Zuerst Schritte einer Spur gleicher Art kopieren; Noten gehen in Tonspuren, Schläge in Schlagspuren.</translation>
     </message>
 </context>
 <context>
@@ -2036,6 +2505,38 @@
         <source>not checked</source>
         <translation>nicht geprüft</translation>
     </message>
+    <message>
+        <source>&amp;Reckoner: tempos, times, pitches, levels…</source>
+        <translation>&amp;Rechner: Tempi, Zeiten, Tonhöhen, Pegel …</translation>
+    </message>
+    <message>
+        <source>On the steps: the step before or after; with Shift more of them</source>
+        <translation>Auf den Schritten: der Schritt davor oder danach; mit Umschalt mehrere</translation>
+    </message>
+    <message>
+        <source>On the steps: notes along the key; with Shift by semitones</source>
+        <translation>Auf den Schritten: Noten in der Tonart; mit Umschalt in Halbtönen</translation>
+    </message>
+    <message>
+        <source>Page Up, Page Down</source>
+        <translation>Bild auf, Bild ab</translation>
+    </message>
+    <message>
+        <source>On the steps: the line before or after</source>
+        <translation>Auf den Schritten: die Spur davor oder danach</translation>
+    </message>
+    <message>
+        <source>a to g, x, -, =, !, ~</source>
+        <translation>a bis g, x, -, =, !, ~</translation>
+    </message>
+    <message>
+        <source>On the steps: notes, a hit, a rest, a tie; accent or slide of the step before</source>
+        <translation>Auf den Schritten: Noten, ein Schlag, eine Pause, Halten; Betonung oder Gleiten des Schritts davor</translation>
+    </message>
+    <message>
+        <source>On the steps: letters an octave lower or higher</source>
+        <translation>Auf den Schritten: Buchstaben eine Oktave tiefer oder höher</translation>
+    </message>
 </context>
 <context>
     <name>lariat::MessageStrip</name>
@@ -2049,6 +2550,28 @@
     <message>
         <source>silent</source>
         <translation>stumm</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::MoveRecorder</name>
+    <message>
+        <source>Keep a scene first; moves belong to scenes.</source>
+        <translation>Zuerst eine Szene festhalten; Bewegungen gehören zu Szenen.</translation>
+    </message>
+    <message>
+        <source>record moves</source>
+        <translation>Bewegungen aufnehmen</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n move(s) recorded.</source>
+        <translation>
+            <numerusform>%n Bewegung aufgenommen.</numerusform>
+            <numerusform>%n Bewegungen aufgenommen.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>What was turned behind the last scene is not among them.</source>
+        <translation>Was hinter der letzten Szene gedreht wurde, ist nicht dabei.</translation>
     </message>
 </context>
 <context>
@@ -2422,6 +2945,200 @@
     </message>
 </context>
 <context>
+    <name>lariat::Reckoner</name>
+    <message>
+        <source>Reckoner</source>
+        <translation>Rechner</translation>
+    </message>
+    <message>
+        <source>What is to be reckoned</source>
+        <translation>Was zu rechnen ist</translation>
+    </message>
+    <message>
+        <source>Results</source>
+        <translation>Ergebnisse</translation>
+    </message>
+    <message>
+        <source>Drag a result onto a knob or a step, or press Enter on it to copy it.</source>
+        <translation>Ein Ergebnis auf einen Regler oder Schritt ziehen, oder mit der Eingabetaste kopieren.</translation>
+    </message>
+    <message>
+        <source>A tempo (112 bpm), a time (62 ms), a pitch (d3, 440 hz, 0.35 v), a ratio (3/2), divisions (d4 / 4 5 6), an attenuator (2 v at 38 %; 7 st from 5 v), a level (+4 dbu), or lengths (5 7 16).</source>
+        <translation>Ein Tempo (112 bpm), eine Zeit (62 ms), eine Tonhöhe (d3, 440 hz, 0.35 v), ein Verhältnis (3/2), Teilungen (d4 / 4 5 6), ein Abschwächer (2 v at 38 %; 7 st from 5 v), ein Pegel (+4 dbu) oder Längen (5 7 16).</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::Recorder</name>
+    <message>
+        <source>Choose a track or a lane first; what you play goes there.</source>
+        <translation>Zuerst eine Tonspur oder Schlagspur wählen; dorthin geht, was gespielt wird.</translation>
+    </message>
+    <message>
+        <source>Nothing steps %1; tie a clock to its clock input first.</source>
+        <translation>Nichts schaltet %1 weiter; zuerst einen Takt mit seinem Clock-Eingang verbinden.</translation>
+    </message>
+    <message>
+        <source>write a line</source>
+        <translation>eine Spur schreiben</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n note(s) taken; Ctrl+Z takes the whole take back.</source>
+        <translation>
+            <numerusform>%n Note aufgenommen; Strg+Z nimmt die ganze Aufnahme zurück.</numerusform>
+            <numerusform>%n Noten aufgenommen; Strg+Z nimmt die ganze Aufnahme zurück.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>record a take</source>
+        <translation>aufnehmen</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::Rehearsal</name>
+    <message>
+        <source>Rehearse</source>
+        <translation>Proben</translation>
+    </message>
+    <message>
+        <source>no scenes</source>
+        <translation>keine Szenen</translation>
+    </message>
+    <message>
+        <source>the end</source>
+        <translation>das Ende</translation>
+    </message>
+    <message>
+        <source>%1 · bar %2 of %3</source>
+        <translation>%1 · Takt %2 von %3</translation>
+    </message>
+    <message>
+        <source>no move any more</source>
+        <translation>keine Bewegung mehr</translation>
+    </message>
+    <message>
+        <source>left</source>
+        <translation>links</translation>
+    </message>
+    <message>
+        <source>right</source>
+        <translation>rechts</translation>
+    </message>
+    <message>
+        <source>foot</source>
+        <translation>Fuß</translation>
+    </message>
+    <message numerus="yes">
+        <source>in %n beat(s)</source>
+        <translation>
+            <numerusform>in %n Schlag</numerusform>
+            <numerusform>in %n Schlägen</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>now, %n beat(s) long</source>
+        <translation>
+            <numerusform>jetzt, %n Schlag lang</numerusform>
+            <numerusform>jetzt, %n Schläge lang</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Space starts and stops · Escape goes back</source>
+        <translation>Leertaste startet und hält an · Escape führt zurück</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::Responder</name>
+    <message>
+        <source>fit to step</source>
+        <translation>an den Schritt anpassen</translation>
+    </message>
+    <message>
+        <source>%1 of %2 to %3</source>
+        <translation>%1 von %2 auf %3</translation>
+    </message>
+    <message>
+        <source>fit %1</source>
+        <translation>%1 anpassen</translation>
+    </message>
+    <message>
+        <source>responses</source>
+        <translation>Auswirkungen</translation>
+    </message>
+    <message>
+        <source>forecast</source>
+        <translation>Vorhersage</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::SceneStrip</name>
+    <message>
+        <source>Scenes and hands</source>
+        <translation>Szenen und Hände</translation>
+    </message>
+    <message>
+        <source>left</source>
+        <translation>links</translation>
+    </message>
+    <message>
+        <source>right</source>
+        <translation>rechts</translation>
+    </message>
+    <message>
+        <source>foot</source>
+        <translation>Fuß</translation>
+    </message>
+    <message>
+        <source>Scenes</source>
+        <translation>Szenen</translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 · %n bar(s)</source>
+        <translation>
+            <numerusform>%1 · %n Takt</numerusform>
+            <numerusform>%1 · %n Takte</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source> × %1</source>
+        <translation> × %1</translation>
+    </message>
+    <message>
+        <source>move a scene</source>
+        <translation>eine Szene verschieben</translation>
+    </message>
+    <message>
+        <source>take a scene out</source>
+        <translation>eine Szene herausnehmen</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::ScenesDialog</name>
+    <message>
+        <source>Scenes in words</source>
+        <translation>Szenen in Worten</translation>
+    </message>
+    <message>
+        <source>“Intro: 8 bars” begins a scene, “x2” plays it twice. Below it a line sets a knob (“filter cutoff 310 Hz”), or moves it: “left: filter cutoff 310 Hz &gt; 1.2 kHz, bar 3 to 7”. Variations, mutes and the tempo are knobs too.</source>
+        <translation>„Intro: 8 bars“ beginnt eine Szene, „x2“ spielt sie zweimal. Darunter stellt eine Zeile einen Regler („filter cutoff 310 Hz“) oder bewegt ihn: „left: filter cutoff 310 Hz &gt; 1.2 kHz, bar 3 to 7“. Auch Variationen, Stummschalter und das Tempo sind Regler.</translation>
+    </message>
+    <message>
+        <source>Write</source>
+        <translation>Schreiben</translation>
+    </message>
+    <message>
+        <source>… and more</source>
+        <translation>… und mehr</translation>
+    </message>
+    <message>
+        <source>Two hands can play this.</source>
+        <translation>Zwei Hände können das spielen.</translation>
+    </message>
+    <message>
+        <source>write scenes</source>
+        <translation>Szenen schreiben</translation>
+    </message>
+</context>
+<context>
     <name>lariat::SettingsPage</name>
     <message>
         <source>Put aside where all knobs stand as A and as B, then go from one to the other. Locked knobs stay.</source>
@@ -2613,6 +3330,21 @@
     </message>
 </context>
 <context>
+    <name>lariat::StepEntry</name>
+    <message>
+        <source>enter steps</source>
+        <translation>Schritte eingeben</translation>
+    </message>
+    <message>
+        <source>accent</source>
+        <translation>Betonung</translation>
+    </message>
+    <message>
+        <source>slide</source>
+        <translation>Gleiten</translation>
+    </message>
+</context>
+<context>
     <name>lariat::TieLine</name>
     <message>
         <source>tie: osc a saw to filter in 1</source>
@@ -2656,6 +3388,638 @@
             <numerusform>%n Regler, Name oder Notiz gesetzt.</numerusform>
             <numerusform>%n Regler, Namen und Notizen gesetzt.</numerusform>
         </translation>
+    </message>
+</context>
+<context>
+    <name>lariat::TimeChart</name>
+    <message>
+        <source>Steps and what they cause</source>
+        <translation>Schritte und was sie bewirken</translation>
+    </message>
+    <message>
+        <source>lane %1</source>
+        <translation>Schlagspur %1</translation>
+    </message>
+    <message>
+        <source>track %1</source>
+        <translation>Tonspur %1</translation>
+    </message>
+    <message>
+        <source>, step %1: %2</source>
+        <translation>, Schritt %1: %2</translation>
+    </message>
+    <message>
+        <source>rest</source>
+        <translation>Pause</translation>
+    </message>
+    <message>
+        <source>accented hit</source>
+        <translation>betonter Schlag</translation>
+    </message>
+    <message>
+        <source>hit</source>
+        <translation>Schlag</translation>
+    </message>
+    <message>
+        <source>write lane %1</source>
+        <translation>Schlagspur %1 anlegen</translation>
+    </message>
+    <message>
+        <source>write track %1</source>
+        <translation>Tonspur %1 anlegen</translation>
+    </message>
+    <message>
+        <source>write a note</source>
+        <translation>eine Note schreiben</translation>
+    </message>
+    <message>
+        <source>paint hits</source>
+        <translation>Schläge malen</translation>
+    </message>
+    <message>
+        <source>draw volts</source>
+        <translation>Spannungen zeichnen</translation>
+    </message>
+    <message>
+        <source>change the gate</source>
+        <translation>Gate ändern</translation>
+    </message>
+    <message>
+        <source>move notes</source>
+        <translation>Noten verschieben</translation>
+    </message>
+    <message>
+        <source>“%1” is no note for a step; drop one such as D3 onto a step of a track.</source>
+        <translation>„%1“ ist keine Note für einen Schritt; eine wie D3 auf einen Schritt einer Tonspur ziehen.</translation>
+    </message>
+    <message>
+        <source>Press a letter to show a variation and let it play, with Ctrl to show it only. One that is not written yet begins as a copy of what is shown.</source>
+        <translation>Ein Buchstabe zeigt und spielt eine Variation, mit Strg zeigt er sie nur. Eine noch nicht geschriebene beginnt als Kopie der gezeigten.</translation>
+    </message>
+    <message>
+        <source>Step %1: </source>
+        <translation>Schritt %1: </translation>
+    </message>
+    <message>
+        <source>gate %1 ms, %2 V when it closes</source>
+        <translation>Gate %1 ms, beim Schließen %2 V</translation>
+    </message>
+    <message>
+        <source>, sustain reached</source>
+        <translation>, Sustain erreicht</translation>
+    </message>
+    <message>
+        <source>, %1 ms too short for sustain</source>
+        <translation>, %1 ms zu kurz für Sustain</translation>
+    </message>
+    <message>
+        <source>, the tail is %1 ms too long</source>
+        <translation>, der Ausklang ist %1 ms zu lang</translation>
+    </message>
+    <message>
+        <source>, the tail ends in time</source>
+        <translation>, der Ausklang endet rechtzeitig</translation>
+    </message>
+    <message>
+        <source>Step %1: rest</source>
+        <translation>Schritt %1: Pause</translation>
+    </message>
+    <message>
+        <source>Step %1: tie</source>
+        <translation>Schritt %1: gehalten</translation>
+    </message>
+    <message>
+        <source>Step %1: %2, %3 V, gate %4 %, velocity %5</source>
+        <translation>Schritt %1: %2, %3 V, Gate %4 %, Anschlag %5</translation>
+    </message>
+    <message>
+        <source>, outside the key %1</source>
+        <translation>, außerhalb der Tonart %1</translation>
+    </message>
+    <message>
+        <source>Nothing in this patch goes through steps. Take a sequencer from the case in the Patch place (Ctrl+E), tie a clock to it, and write its steps here.</source>
+        <translation>Nichts in diesem Patch läuft durch Schritte. Im Ort Patch einen Sequenzer aus dem Gehäuse nehmen (Strg+E), einen Takt mit ihm verbinden und hier seine Schritte schreiben.</translation>
+    </message>
+    <message>
+        <source>one pulse %1 ms = %2 Hz</source>
+        <translation>ein Puls %1 ms = %2 Hz</translation>
+    </message>
+    <message>
+        <source> · begins anew after %1 pulses</source>
+        <translation> · beginnt nach %1 Pulsen neu</translation>
+    </message>
+    <message>
+        <source> · all lines begin together after %1 pulses, %2 bars of 16</source>
+        <translation> · alle Spuren beginnen nach %1 Pulsen gemeinsam, %2 Takten zu 16</translation>
+    </message>
+    <message>
+        <source> · %1 of them were run</source>
+        <translation> · %1 davon wurden gerechnet</translation>
+    </message>
+    <message>
+        <source>page %1 of %2</source>
+        <translation>Seite %1 von %2</translation>
+    </message>
+    <message>
+        <source>leads nowhere yet</source>
+        <translation>führt noch nirgendwohin</translation>
+    </message>
+    <message>
+        <source>to %1</source>
+        <translation>nach %1</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n step(s)</source>
+        <translation>
+            <numerusform>%n Schritt</numerusform>
+            <numerusform>%n Schritte</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source> of %1 pulses</source>
+        <translation> zu %1 Pulsen</translation>
+    </message>
+    <message>
+        <source> · triplets</source>
+        <translation> · Triolen</translation>
+    </message>
+    <message>
+        <source> · swing %1 %</source>
+        <translation> · Swing %1 %</translation>
+    </message>
+    <message>
+        <source>No notes yet. Press here to write one, or choose this line and type: d3 - f3 = …</source>
+        <translation>Noch keine Noten. Hier drücken, um eine zu schreiben, oder diese Spur wählen und tippen: d3 - f3 = …</translation>
+    </message>
+    <message>
+        <source>No hits yet. Press where one should come.</source>
+        <translation>Noch keine Schläge. Drücken, wo einer kommen soll.</translation>
+    </message>
+    <message>
+        <source>Clocks</source>
+        <translation>Takte</translation>
+    </message>
+    <message>
+        <source>everything that counts is reset</source>
+        <translation>alles, was zählt, wird zurückgesetzt</translation>
+    </message>
+    <message>
+        <source>not reset: %1</source>
+        <translation>nicht zurückgesetzt: %1</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::TimePanel</name>
+    <message>
+        <source>Choose a track or a lane to change how it runs and what its steps are.</source>
+        <translation>Eine Tonspur oder Schlagspur wählen, um ihren Lauf und ihre Schritte zu ändern.</translation>
+    </message>
+    <message>
+        <source>Line</source>
+        <translation>Spur</translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation>Name</translation>
+    </message>
+    <message>
+        <source>Steps</source>
+        <translation>Schritte</translation>
+    </message>
+    <message>
+        <source>Pulses</source>
+        <translation>Pulse</translation>
+    </message>
+    <message>
+        <source>Direction</source>
+        <translation>Richtung</translation>
+    </message>
+    <message>
+        <source>forward</source>
+        <translation>vorwärts</translation>
+    </message>
+    <message>
+        <source>backward</source>
+        <translation>rückwärts</translation>
+    </message>
+    <message>
+        <source>to and fro</source>
+        <translation>hin und her</translation>
+    </message>
+    <message>
+        <source>random</source>
+        <translation>zufällig</translation>
+    </message>
+    <message>
+        <source>Swing</source>
+        <translation>Swing</translation>
+    </message>
+    <message>
+        <source>Lock</source>
+        <translation>Bund</translation>
+    </message>
+    <message>
+        <source>alone</source>
+        <translation>allein</translation>
+    </message>
+    <message>
+        <source>Lines with the same lock change variation together, when the first of them starts over.</source>
+        <translation>Spuren im selben Bund wechseln die Variation gemeinsam, wenn die erste von ihnen neu beginnt.</translation>
+    </message>
+    <message>
+        <source>Clock pulses that a step lasts</source>
+        <translation>Taktpulse, die ein Schritt dauert</translation>
+    </message>
+    <message>
+        <source>Triplets</source>
+        <translation>Triolen</translation>
+    </message>
+    <message>
+        <source>Three steps in the time of two</source>
+        <translation>Drei Schritte in der Zeit von zweien</translation>
+    </message>
+    <message>
+        <source>name a line</source>
+        <translation>eine Spur benennen</translation>
+    </message>
+    <message>
+        <source>change the division</source>
+        <translation>Teilung ändern</translation>
+    </message>
+    <message>
+        <source>change the direction</source>
+        <translation>Richtung ändern</translation>
+    </message>
+    <message>
+        <source>change the swing</source>
+        <translation>Swing ändern</translation>
+    </message>
+    <message>
+        <source>change the lock</source>
+        <translation>Bund ändern</translation>
+    </message>
+    <message>
+        <source>triplets</source>
+        <translation>Triolen</translation>
+    </message>
+    <message>
+        <source>Fill</source>
+        <translation>Füllung</translation>
+    </message>
+    <message>
+        <source>Hits</source>
+        <translation>Schläge</translation>
+    </message>
+    <message>
+        <source>Turned by</source>
+        <translation>Gedreht um</translation>
+    </message>
+    <message>
+        <source>Note</source>
+        <translation>Note</translation>
+    </message>
+    <message>
+        <source>A note such as D3, - for a rest, = for a tie</source>
+        <translation>Eine Note wie D3, - für eine Pause, = für Halten</translation>
+    </message>
+    <message>
+        <source>Gate</source>
+        <translation>Gate</translation>
+    </message>
+    <message>
+        <source>Open part of the step; at 100 % it slurs into the next note</source>
+        <translation>Offener Teil des Schritts; bei 100 % bindet er an die nächste Note</translation>
+    </message>
+    <message>
+        <source>Velocity</source>
+        <translation>Anschlag</translation>
+    </message>
+    <message>
+        <source>Chance</source>
+        <translation>Chance</translation>
+    </message>
+    <message>
+        <source>Strikes</source>
+        <translation>Anzahl</translation>
+    </message>
+    <message>
+        <source>Late by</source>
+        <translation>Später um</translation>
+    </message>
+    <message>
+        <source>CV</source>
+        <translation>CV</translation>
+    </message>
+    <message>
+        <source>Accent</source>
+        <translation>Betont</translation>
+    </message>
+    <message>
+        <source>Slide</source>
+        <translation>Gleiten</translation>
+    </message>
+    <message>
+        <source>tie</source>
+        <translation>halten</translation>
+    </message>
+    <message>
+        <source>write a note</source>
+        <translation>eine Note schreiben</translation>
+    </message>
+    <message>
+        <source>“%1” is no note. Write D3, B♭3 or F#2, - for a rest, = for a tie.</source>
+        <translation>„%1“ ist keine Note. D3, B♭3 oder F#2 schreiben, - für eine Pause, = für Halten.</translation>
+    </message>
+    <message>
+        <source>change the gate</source>
+        <translation>Gate ändern</translation>
+    </message>
+    <message>
+        <source>change the velocity</source>
+        <translation>Anschlag ändern</translation>
+    </message>
+    <message>
+        <source>change the chance</source>
+        <translation>Chance ändern</translation>
+    </message>
+    <message>
+        <source>change the strikes</source>
+        <translation>Anzahl ändern</translation>
+    </message>
+    <message>
+        <source>play late</source>
+        <translation>später spielen</translation>
+    </message>
+    <message>
+        <source>change the CV</source>
+        <translation>CV ändern</translation>
+    </message>
+    <message>
+        <source>accent</source>
+        <translation>Betonung</translation>
+    </message>
+    <message>
+        <source>slide</source>
+        <translation>Gleiten</translation>
+    </message>
+    <message>
+        <source>Fit to step</source>
+        <translation>An den Schritt anpassen</translation>
+    </message>
+    <message>
+        <source>Contour</source>
+        <translation>Hüllkurve</translation>
+    </message>
+    <message>
+        <source>Just reach sustain</source>
+        <translation>Sustain gerade erreichen</translation>
+    </message>
+    <message>
+        <source>The longest decay with which the chosen notes, or all, reach sustain at this tempo</source>
+        <translation>Das längste Decay, mit dem die gewählten Noten, oder alle, bei diesem Tempo Sustain erreichen</translation>
+    </message>
+    <message>
+        <source>Just end before the next note</source>
+        <translation>Gerade vor der nächsten Note enden</translation>
+    </message>
+    <message>
+        <source>The longest tail that ends before the next note comes, at this tempo</source>
+        <translation>Der längste Ausklang, der bei diesem Tempo vor der nächsten Note endet</translation>
+    </message>
+    <message>
+        <source>What if the tempo changes?</source>
+        <translation>Und bei anderem Tempo?</translation>
+    </message>
+    <message>
+        <source>All steps</source>
+        <translation>Alle Schritte</translation>
+    </message>
+    <message>
+        <source>Step %1</source>
+        <translation>Schritt %1</translation>
+    </message>
+    <message>
+        <source>%1 steps</source>
+        <translation>%1 Schritte</translation>
+    </message>
+    <message>
+        <source>It is being worked out for 40 to 240 BPM.</source>
+        <translation>Es wird für 40 bis 240 BPM berechnet.</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::TimePlace</name>
+    <message>
+        <source>The line in words</source>
+        <translation>Die Spur in Worten</translation>
+    </message>
+    <message>
+        <source>d3 d3 - f3~ = c4!,0.25</source>
+        <translation>d3 d3 - f3~ = c4!,0.25</translation>
+    </message>
+    <message>
+        <source>Steps with spaces between: d3 a note, - a rest, = a tie, ! accented, ~ slides; with commas behind it 0.4 the gate, v80 velocity, p50 chance, x3 strikes, c2.5 volts, +25 late; *4 four times. A lane: x, X accented, . a rest. Enter writes it.</source>
+        <translation>Schritte mit Leerzeichen dazwischen: d3 eine Note, - eine Pause, = halten, ! betont, ~ gleitet; mit Kommas dahinter 0.4 das Gate, v80 Anschlag, p50 Chance, x3 Anzahl, c2.5 Volt, +25 später; *4 viermal. Eine Schlagspur: x, X betont, . eine Pause. Die Eingabetaste schreibt es.</translation>
+    </message>
+    <message>
+        <source>Letters are notes of octave %1 now.</source>
+        <translation>Buchstaben sind nun Noten der Oktave %1.</translation>
+    </message>
+    <message>
+        <source>%1: done. Ctrl+Z takes it back.</source>
+        <translation>%1: erledigt. Strg+Z nimmt es zurück.</translation>
+    </message>
+    <message>
+        <source>Not written: %1.</source>
+        <translation>Nicht geschrieben: %1.</translation>
+    </message>
+    <message>
+        <source>lane %1</source>
+        <translation>Schlagspur %1</translation>
+    </message>
+    <message>
+        <source>track %1</source>
+        <translation>Tonspur %1</translation>
+    </message>
+    <message>
+        <source>no line</source>
+        <translation>keine Spur</translation>
+    </message>
+    <message>
+        <source>&amp;Copy steps</source>
+        <translation>Schritte &amp;kopieren</translation>
+    </message>
+    <message>
+        <source>&amp;Paste steps</source>
+        <translation>Schritte &amp;einfügen</translation>
+    </message>
+    <message>
+        <source>&amp;Duplicate steps</source>
+        <translation>Schritte &amp;verdoppeln</translation>
+    </message>
+    <message>
+        <source>Re&amp;verse steps</source>
+        <translation>Schritte &amp;umkehren</translation>
+    </message>
+    <message>
+        <source>Shift steps to the &amp;left</source>
+        <translation>Schritte nach &amp;links schieben</translation>
+    </message>
+    <message>
+        <source>Shift steps to the &amp;right</source>
+        <translation>Schritte nach &amp;rechts schieben</translation>
+    </message>
+    <message>
+        <source>An octave &amp;up</source>
+        <translation>Eine Oktave &amp;höher</translation>
+    </message>
+    <message>
+        <source>An octave do&amp;wn</source>
+        <translation>Eine Oktave &amp;tiefer</translation>
+    </message>
+    <message>
+        <source>&amp;Thin out: every other note</source>
+        <translation>&amp;Ausdünnen: jede zweite Note</translation>
+    </message>
+    <message>
+        <source>Hu&amp;manize velocities and gates</source>
+        <translation>Anschlag und Gates vermens&amp;chlichen</translation>
+    </message>
+    <message>
+        <source>Start a&amp;fresh: clear the line</source>
+        <translation>Von vorn &amp;beginnen: Spur leeren</translation>
+    </message>
+    <message>
+        <source>Step &amp;entry</source>
+        <translation>Schritte&amp;ingabe</translation>
+    </message>
+    <message>
+        <source>Rec&amp;ord into this line</source>
+        <translation>In diese Spur aufneh&amp;men</translation>
+    </message>
+    <message>
+        <source>Write the line in &amp;words</source>
+        <translation>Spur in &amp;Worten schreiben</translation>
+    </message>
+    <message>
+        <source>Fit: just reach &amp;sustain</source>
+        <translation>Anpassen: &amp;Sustain gerade erreichen</translation>
+    </message>
+    <message>
+        <source>Fit: just end before the &amp;next note</source>
+        <translation>Anpassen: gerade vor der &amp;nächsten Note enden</translation>
+    </message>
+    <message>
+        <source>&amp;Wider steps</source>
+        <translation>&amp;Breitere Schritte</translation>
+    </message>
+    <message>
+        <source>&amp;Narrower steps</source>
+        <translation>&amp;Schmalere Schritte</translation>
+    </message>
+    <message>
+        <source>&amp;Page before</source>
+        <translation>Seite &amp;davor</translation>
+    </message>
+    <message>
+        <source>Ne&amp;xt page</source>
+        <translation>Nä&amp;chste Seite</translation>
+    </message>
+    <message>
+        <source>Show the chosen ro&amp;w&apos;s signal here, or no longer</source>
+        <translation>Signal der gewählten Zei&amp;le hier zeigen, oder nicht mehr</translation>
+    </message>
+    <message>
+        <source>&amp;Keep as a scene…</source>
+        <translation>Als S&amp;zene festhalten …</translation>
+    </message>
+    <message>
+        <source>Keep as a scene</source>
+        <translation>Als Szene festhalten</translation>
+    </message>
+    <message>
+        <source>How the knobs stand now is kept as a scene. Its name, and how many bars it lasts:</source>
+        <translation>Die jetzige Stellung der Regler wird als Szene festgehalten. Ihr Name, und wie viele Takte sie dauert:</translation>
+    </message>
+    <message>
+        <source>Scene %1, 4 bars</source>
+        <translation>Szene %1, 4 Takte</translation>
+    </message>
+    <message>
+        <source>Write the scenes in wor&amp;ds…</source>
+        <translation>Szenen in W&amp;orten schreiben …</translation>
+    </message>
+    <message>
+        <source>Record &amp;moves of knobs</source>
+        <translation>Bewe&amp;gungen der Regler aufnehmen</translation>
+    </message>
+    <message>
+        <source>&amp;Rehearse: the next move, large</source>
+        <translation>&amp;Proben: die nächste Bewegung, groß</translation>
+    </message>
+    <message>
+        <source>Play the &amp;scenes</source>
+        <translation>&amp;Szenen spielen</translation>
+    </message>
+    <message>
+        <source>Scene %1</source>
+        <translation>Szene %1</translation>
+    </message>
+    <message>
+        <source>keep a scene</source>
+        <translation>eine Szene festhalten</translation>
+    </message>
+    <message>
+        <source>There are no scenes to rehearse; keep one first (Ctrl+Alt+K).</source>
+        <translation>Es gibt keine Szenen zum Proben; zuerst eine festhalten (Strg+Alt+K).</translation>
+    </message>
+    <message>
+        <source>Choose a row in the Patch place first; then come here and pin its signal.</source>
+        <translation>Zuerst im Ort Patch eine Zeile wählen; dann hierherkommen und ihr Signal anheften.</translation>
+    </message>
+    <message>
+        <source>accent</source>
+        <translation>Betonung</translation>
+    </message>
+    <message>
+        <source>slide</source>
+        <translation>Gleiten</translation>
+    </message>
+    <message>
+        <source>Accent, or none</source>
+        <translation>Betont, oder nicht</translation>
+    </message>
+    <message>
+        <source>Slide, or none</source>
+        <translation>Gleiten, oder nicht</translation>
+    </message>
+    <message>
+        <source>Tie</source>
+        <translation>Halten</translation>
+    </message>
+    <message>
+        <source>tie</source>
+        <translation>halten</translation>
+    </message>
+    <message>
+        <source>Rest</source>
+        <translation>Pause</translation>
+    </message>
+    <message>
+        <source>Keep scene</source>
+        <translation>Szene merken</translation>
+    </message>
+    <message>
+        <source>Play scenes</source>
+        <translation>Szenen spielen</translation>
+    </message>
+    <message>
+        <source>Moves</source>
+        <translation>Bewegungen</translation>
+    </message>
+    <message>
+        <source>Rehearse</source>
+        <translation>Proben</translation>
     </message>
 </context>
 <context>

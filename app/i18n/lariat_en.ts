@@ -39,6 +39,16 @@
     </message>
 </context>
 <context>
+    <name>lariat::MoveRecorder</name>
+    <message numerus="yes">
+        <source>%n move(s) recorded.</source>
+        <translation>
+            <numerusform>%n move recorded.</numerusform>
+            <numerusform>%n moves recorded.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>lariat::PatchPlace</name>
     <message numerus="yes">
         <source>%1 holds %n message(s).</source>
@@ -56,12 +66,59 @@
     </message>
 </context>
 <context>
+    <name>lariat::Recorder</name>
+    <message numerus="yes">
+        <source>%n note(s) taken; Ctrl+Z takes the whole take back.</source>
+        <translation>
+            <numerusform>%n note taken; Ctrl+Z takes the whole take back.</numerusform>
+            <numerusform>%n notes taken; Ctrl+Z takes the whole take back.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>lariat::Rehearsal</name>
+    <message numerus="yes">
+        <source>in %n beat(s)</source>
+        <translation>
+            <numerusform>in %n beat</numerusform>
+            <numerusform>in %n beats</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>now, %n beat(s) long</source>
+        <translation>
+            <numerusform>now, %n beat long</numerusform>
+            <numerusform>now, %n beats long</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>lariat::SceneStrip</name>
+    <message numerus="yes">
+        <source>%1 · %n bar(s)</source>
+        <translation>
+            <numerusform>%1 · %n bar</numerusform>
+            <numerusform>%1 · %n bars</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>lariat::TieLine</name>
     <message numerus="yes">
         <source>%n knob(s), names and notes set.</source>
         <translation>
             <numerusform>%n knob, name or note set.</numerusform>
             <numerusform>%n knobs, names and notes set.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>lariat::TimeChart</name>
+    <message numerus="yes">
+        <source>%n step(s)</source>
+        <translation>
+            <numerusform>%n step</numerusform>
+            <numerusform>%n steps</numerusform>
         </translation>
     </message>
 </context>

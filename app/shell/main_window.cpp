@@ -103,7 +103,8 @@ MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, cons
         field->clearFocus();
         if (field && field->isVisible()) field->setFocus();
     });
-    connect(&jobs_, &Jobs::changed, this, &MainWindow::refreshHead);
+    // Later, when whoever began or ended a job knows of it too.
+    connect(&jobs_, &Jobs::changed, this, &MainWindow::refreshHead, Qt::QueuedConnection);
     connect(&jobs_, &Jobs::failed, this, [this](const QString& text) { messages_->say(text, true); });
     for (const PlaceEntry& entry : entries_) {
         Place* place = entry.make ? entry.make(session_) : nullptr;

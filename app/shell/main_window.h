@@ -6,6 +6,7 @@
 #include "shell/message_strip.h"
 #include "shell/place.h"
 #include "shell/rail.h"
+#include "shell/reckoner.h"
 #include "shell/session.h"
 #include "shell/tempo.h"
 #include "shell/theme.h"
@@ -83,6 +84,7 @@ class MainWindow : public QMainWindow {
     void refreshHead();
     void refreshTitle();
     void showShortcuts();
+    void showReckoner();
     void about();
     void showHistory();
 
@@ -107,6 +109,7 @@ class MainWindow : public QMainWindow {
     MessageStrip* messages_;
     TransportBar* transport_;
     QUndoView* history_ = nullptr;
+    Reckoner* reckoner_ = nullptr;
     Taps taps_;
 };
 

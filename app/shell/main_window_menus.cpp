@@ -1,6 +1,7 @@
 // The menus of the window, and the dialogs that they open.
 #include "shell/main_window.h"
 
+#include "engine/automation.h"
 #include "engine/render.h"
 #include "look/text.h"
 #include "model/audio_file.h"
@@ -138,8 +139,15 @@ QMenu* MainWindow::buildSoundMenu() {
 void MainWindow::buildHelpMenu() {
     QMenu* help = menuBar()->addMenu(tr("&Help"));
     addNamed(*help, "find-command", tr("&Find a command…"), this, [this] { CommandFinder(*menuBar(), this).exec(); });
+    addNamed(*help, "reckoner", tr("&Reckoner: tempos, times, pitches, levels…"), this, [this] { showReckoner(); });
     addNamed(*help, "shortcuts", tr("&Shortcuts"), this, [this] { showShortcuts(); });
     addNamed(*help, "about", tr("&About Lariat"), this, [this] { about(); });
+}
+
+/// It stays beside the window, whatever place is shown.
+void MainWindow::showReckoner() {
+    if (!reckoner_) reckoner_ = new Reckoner(document_, AudioSettings{}.rate, this);
+    reckoner_->open();
 }
 
 /// The tempo of the last few taps goes to the knob that it comes from.
@@ -162,8 +170,13 @@ void MainWindow::tapTempo() {
 /// Renders the patch in the background, as often as one likes at the same time; the window goes on.
 void MainWindow::renderToFile() {
     bool ok = false;
+    constexpr int kUsual = 30;
+    constexpr double kRing = 4.0; // for what rings on behind the last bar of the scenes
+    const int usual = sound_.playsScenes() && !document_.patch().scenes.empty()
+                          ? static_cast<int>(std::clamp(std::ceil(secondsOf(document_.patch(), document_.library()) + kRing), 1.0, 3600.0))
+                          : kUsual;
     const int seconds =
-        QInputDialog::getInt(this, tr("Sound to a file"), tr("How many seconds from bar 1 on?"), 30, 1, 3600, 10, &ok);
+        QInputDialog::getInt(this, tr("Sound to a file"), tr("How many seconds from bar 1 on?"), usual, 1, 3600, 10, &ok);
     if (!ok) return;
     const QString file = askWhereToSave(this, tr("Sound to a file"),
                                         q(document_.patch().title).toLower().left(40) + QStringLiteral(".wav"),
@@ -174,11 +187,12 @@ void MainWindow::renderToFile() {
         return;
     }
     const auto work = [patch = document_.patch(), library = &document_.library(), seconds, real = sound_.realCase(),
-                       silenced = sound_.listening().silenced(), file](const Progress& progress) -> QString {
+                       silenced = sound_.listening().silenced(), scenes = sound_.playsScenes(), file](const Progress& progress) -> QString {
         RenderOptions options;
         options.seconds = seconds;
         options.realCase = real;
         options.silenced = silenced;
+        options.scenes = scenes;
         options.progress = progress;
         const auto made = lariat::render(patch, *library, options);
         if (!made) return q(made.error().text());
@@ -222,6 +236,11 @@ void MainWindow::showShortcuts() {
     more(tr("Menu key"), tr("On the chart: what can be done with the row or post"));
     more(tr("A to L, W E T Z U O P"), tr("On the keys: play; Page Up and Page Down change the octave"));
     more(tr("Left, Right"), tr("On the chart: the post before or after"));
+    more(tr("Left, Right"), tr("On the steps: the step before or after; with Shift more of them"));
+    more(tr("Up, Down"), tr("On the steps: notes along the key; with Shift by semitones"));
+    more(tr("Page Up, Page Down"), tr("On the steps: the line before or after"));
+    more(tr("a to g, x, -, =, !, ~"), tr("On the steps: notes, a hit, a rest, a tie; accent or slide of the step before"));
+    more(QStringLiteral("&lt;, &gt;"), tr("On the steps: letters an octave lower or higher"));
     more(tr("Up, Down"), tr("On a knob: ten minutes of the clock hand; with Shift one minute"));
     more(tr("Enter"), tr("On a knob: type a value or a position"));
     QDialog dialog(this);

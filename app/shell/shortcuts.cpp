@@ -93,6 +93,11 @@ constexpr std::array kShortcuts = {
     Shortcut{"page-back", "Ctrl+Alt+Left"},
     Shortcut{"page-on", "Ctrl+Alt+Right"},
     Shortcut{"pin-jack", "Ctrl+Alt+P"},
+    Shortcut{"keep-scene", "Ctrl+Alt+K"},
+    Shortcut{"write-scenes", "Ctrl+Alt+W"},
+    Shortcut{"record-moves", "Ctrl+Alt+R"},
+    Shortcut{"rehearse", "F11"},
+    Shortcut{"play-scenes", "Ctrl+Alt+Space"},
     // sound
     Shortcut{"run", "Space"},
     Shortcut{"rewind", "Ctrl+Backspace"},
@@ -108,6 +113,7 @@ constexpr std::array kShortcuts = {
     Shortcut{"keys", "Ctrl+Shift+K"},
     // help
     Shortcut{"find-command", "Ctrl+F"},
+    Shortcut{"reckoner", "F3"},
     Shortcut{"shortcuts", "F1"},
 };
 

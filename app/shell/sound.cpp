@@ -12,6 +12,7 @@ constexpr unsigned kMostFrames = 8192;
 } // namespace
 
 Sound::Sound(Document& document, QObject* parent) : QObject(parent), document_(document), listening_(document) {
+    connect(&document_, &Document::replaced, this, [this] { setScenes(false); });
     connect(&document_, &Document::changed, this, &Sound::follow);
     connect(&listening_, &Listening::changed, this, &Sound::follow);
     follow();
@@ -129,6 +130,14 @@ void Sound::setRealCase(bool on) {
     Q_EMIT message(on ? tr("As the metal has it: splits sag, stages hiss, oscillators drift, picky inputs miss pulses.")
                       : tr("Ideal again: nothing sags, hisses or drifts."),
                    false);
+}
+
+void Sound::setScenes(bool on) {
+    if (on == scenes_) return;
+    scenes_ = on;
+    engine_.setScenes(on);
+    follow();
+    Q_EMIT scenesChanged(on);
 }
 
 void Sound::setMonitorDecibels(double decibels) {

@@ -58,12 +58,16 @@ class Sound : public QObject {
     /// With or without what the metal of the case adds: sag, noise, thresholds, drift.
     void setRealCase(bool on);
     [[nodiscard]] bool realCase() const { return realCase_; }
+    /// Knobs follow the scenes of the patch.
+    void setScenes(bool on);
+    [[nodiscard]] bool playsScenes() const { return scenes_; }
     void setRunning(bool running);
     void rewind();
 
   Q_SIGNALS:
     void message(const QString& text, bool refusal);
     void runningChanged(bool running);
+    void scenesChanged(bool on);
     void deviceChanged();
     /// A controller (0…127) was moved to a value (0…127).
     void controllerMoved(int number, int value);
@@ -83,6 +87,7 @@ class Sound : public QObject {
     QTimer watcher_;
     double monitorDecibels_ = -18.0;
     bool realCase_ = false;
+    bool scenes_ = false;
     QString recordingTo_;
 };
 

@@ -121,8 +121,10 @@ TransportBar::TransportBar(const Session& session, QWidget* parent) : QFrame(par
 void TransportBar::paintEvent(QPaintEvent*) {
     QPainter(this).fillRect(rect(), look().rail);
     const QString ink = QStringLiteral("color: %1").arg(look().railInk.name());
-    for (QWidget* text : std::initializer_list<QWidget*>{position_, tempo_, monitorText_, load_, jobs_})
+    for (QWidget* text : std::initializer_list<QWidget*>{position_, tempo_, monitorText_, load_})
         if (text->styleSheet() != ink) text->setStyleSheet(ink);
+    const QString flat = ink + QStringLiteral("; background: transparent; border: none");
+    if (jobs_->styleSheet() != flat) jobs_->setStyleSheet(flat);
 }
 
 QString TransportBar::tempo() const {

@@ -2,6 +2,8 @@
 
 #include "look/text.h"
 
+#include <utility>
+
 namespace lariat {
 namespace {
 
@@ -19,6 +21,7 @@ Responder::Responder(const Session& session, std::function<int(const std::string
     connect(&session_.document, &Document::replaced, this, [this] {
         stop();
         known_.clear();
+        clocks_ = {};
         pinned_.clear();
     });
     connect(&session_.document, &Document::changed, this, &Responder::look);
@@ -77,10 +80,6 @@ void Responder::start() {
         delay_.start();
         return;
     }
-    struct Asked {
-        std::string post;
-        ResponseOptions options;
-    };
     std::vector<Asked> asked;
     for (const Sequencer& one : sequencersOf(session_.document.patch(), session_.document.library())) {
         Asked ask{one.post, {}};
@@ -88,26 +87,38 @@ void Responder::start() {
         ask.options.pinned = {pinned_.begin(), pinned_.end()};
         asked.push_back(std::move(ask));
     }
-    const auto work = [patch = session_.document.patch(), library = &session_.document.library(),
-                       asked](const Progress& progress) {
+    runFor(std::move(asked), false);
+}
+
+/// Contours come first, which is quick; then the sounds, which take as long as the whole voice does.
+void Responder::runFor(std::vector<Asked> asked, bool sounds) {
+    const auto work = [patch = session_.document.patch(), library = &session_.document.library(), asked,
+                       sounds](const Progress& progress) {
         std::vector<std::pair<std::string, Result<Responses>>> out;
         for (const Asked& ask : asked) {
             ResponseOptions options = ask.options;
+            options.sounds = sounds;
             options.progress = [&](double done) { return progress(done); };
             out.emplace_back(ask.post, responsesOf(patch, *library, ask.post, options));
         }
         return out;
     };
-    job_ = session_.jobs.start(tr("what the steps cause"), this, work, [this](auto results) {
+    job_ = session_.jobs.start(tr("responses"), this, work, [this, asked, sounds](auto results) {
         stale_ = false;
-        for (auto& [post, known] : known_) known.responses.reset();
+        std::map<std::string, Known> before = std::exchange(known_, {});
         for (auto& [post, result] : results) {
             Known& known = known_[post];
+            known.forecasts = std::move(before[post].forecasts);
             known.problem = result ? QString() : q(result.error().reason);
-            if (result) known.responses = std::move(*result);
+            if (!result) continue;
+            known.responses = std::move(*result);
+            // Until the sounds are there, those of a moment ago stand in their place.
+            if (!sounds && before[post].responses && before[post].responses->shown == known.responses->shown)
+                known.responses->sounds = std::move(before[post].responses->sounds);
         }
         Q_EMIT changed();
-        if (active_ && !delay_.isActive()) later_.start();
+        if (!active_ || delay_.isActive()) return;
+        sounds ? later_.start() : runFor(asked, true);
     });
 }
 
@@ -126,16 +137,19 @@ void Responder::foretell() {
     }
     const auto work = [patch = session_.document.patch(), library = &session_.document.library(),
                        asked](const Progress& progress) {
-        std::map<std::string, std::vector<Forecast>> out;
+        std::pair<std::map<std::string, std::vector<Forecast>>, ClockTree> out;
+        const auto on = [&](double done) { return progress(done); };
+        if (auto clocks = clocksOf(patch, *library, on)) out.second = std::move(*clocks);
         for (auto [post, options] : asked) {
-            options.progress = [&](double done) { return progress(done); };
-            if (auto made = forecastOf(patch, *library, post, options)) out[post] = std::move(*made);
+            options.progress = on;
+            if (auto made = forecastOf(patch, *library, post, options)) out.first[post] = std::move(*made);
         }
         return out;
     };
-    forecast_ = session_.jobs.start(tr("what if the tempo changes"), this, work, [this](auto made) {
+    forecast_ = session_.jobs.start(tr("forecast"), this, work, [this](auto made) {
         for (auto& [post, known] : known_) known.forecasts.clear();
-        for (auto& [post, forecasts] : made) known_[post].forecasts = std::move(forecasts);
+        clocks_ = std::move(made.second);
+        for (auto& [post, forecasts] : made.first) known_[post].forecasts = std::move(forecasts);
         foretold_ = true;
         Q_EMIT forecastChanged();
     });

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "shell/session.h"
+#include "timing/clocks.h"
 #include "timing/forecast.h"
 
 #include <QObject>
@@ -31,6 +32,8 @@ class Responder : public QObject {
     /// Why it could not be run; empty if it was.
     [[nodiscard]] QString problem(const std::string& post) const;
     [[nodiscard]] const std::vector<Forecast>& forecasts(const std::string& post) const;
+    /// What steps what; empty until it was measured.
+    [[nodiscard]] const ClockTree& clocks() const { return clocks_; }
     /// Runs anew, as when another variation is looked at.
     void look();
     /// What is known belongs to the patch as it is; of the forecasts, `foretold`.
@@ -54,7 +57,12 @@ class Responder : public QObject {
         QString problem;
         std::vector<Forecast> forecasts;
     };
+    struct Asked {
+        std::string post;
+        ResponseOptions options;
+    };
     void start();
+    void runFor(std::vector<Asked> asked, bool sounds);
     void foretell();
     [[nodiscard]] bool running() const { return job_ && !job_->ended(); }
     void stop();
@@ -66,6 +74,7 @@ class Responder : public QObject {
     std::shared_ptr<Job> job_;
     std::shared_ptr<Job> forecast_;
     std::map<std::string, Known> known_;
+    ClockTree clocks_;
     std::set<JackRef> pinned_;
     bool active_ = false;
     bool stale_ = true;

@@ -34,6 +34,7 @@ TimeChart::TimeChart(const Session& session, LineEditor& editor, Responder& resp
     setFrameShape(QFrame::NoFrame);
     setAccessibleName(tr("Steps and what they cause"));
     viewport()->setMouseTracking(true);
+    viewport()->setAcceptDrops(true);
     connect(&session_.document, &Document::replaced, this, [this] {
         pass_.clear();
         marked_.clear();
@@ -46,6 +47,7 @@ TimeChart::TimeChart(const Session& session, LineEditor& editor, Responder& resp
         viewport()->update();
     });
     connect(&responder_, &Responder::changed, this, &TimeChart::relayout);
+    connect(&responder_, &Responder::forecastChanged, this, &TimeChart::relayout); // and the clocks
     connect(&editor_, &LineEditor::variationShown, this, &TimeChart::relayout);
     connect(&frames_, &QTimer::timeout, this, &TimeChart::tick);
     relayout();
@@ -61,6 +63,7 @@ void TimeChart::relayout() {
         return found == pass_.end() ? 0L : found->second;
     };
     view.responses = [this](const std::string& post) { return responder_.of(post); };
+    view.clocks = static_cast<int>(responder_.clocks().branches.size());
     view.factsHeight = [](const std::vector<Fact>& facts) {
         const QFontMetricsF metrics(textFont(13));
         qreal height = 0;

@@ -69,6 +69,9 @@ class TimeChart : public QAbstractScrollArea {
     void wheelEvent(QWheelEvent* event) override;
     void contextMenuEvent(QContextMenuEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dragMoveEvent(QDragMoveEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
     bool viewportEvent(QEvent* event) override;
 
   private:
@@ -116,6 +119,8 @@ class TimeChart : public QAbstractScrollArea {
     void paintContour(QPainter& painter, const TimeRow& row) const;
     void paintSound(QPainter& painter, const TimeRow& row) const;
     void paintMore(QPainter& painter, const TimeRow& row) const;
+    void paintClocks(QPainter& painter, const TimeRow& row) const;
+    void paintClock(QPainter& painter, const TimeRow& row) const;
     void paintFacts(QPainter& painter, const TimeRow& row, qreal top) const;
     void paintChosen(QPainter& painter, const TimeRow& row) const;
     [[nodiscard]] std::vector<MinMax> columnsOf(const TimeSection& section, const std::vector<MinMax>& picture) const;

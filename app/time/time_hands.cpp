@@ -4,7 +4,9 @@
 #include "units/pitch.h"
 
 #include <QContextMenuEvent>
+#include <QDropEvent>
 #include <QKeyEvent>
+#include <QMimeData>
 #include <QMouseEvent>
 #include <QScrollBar>
 
@@ -384,6 +386,36 @@ void TimeChart::keyPressEvent(QKeyEvent* event) {
     }
     if (typeKey(*event)) return;
     QAbstractScrollArea::keyPressEvent(event);
+}
+
+/// A note as text, as from the reckoner, goes to the step that it is dropped on.
+void TimeChart::dragEnterEvent(QDragEnterEvent* event) {
+    if (event->mimeData()->hasText() && !event->mimeData()->hasUrls()) event->acceptProposedAction();
+}
+
+void TimeChart::dragMoveEvent(QDragMoveEvent* event) {
+    event->acceptProposedAction();
+}
+
+void TimeChart::dropEvent(QDropEvent* event) {
+    const QPointF at = toContent(event->position());
+    const QString text = event->mimeData()->text().trimmed();
+    // Cents that stand behind a note have no place in a step.
+    const auto note = parseNote(text.section(QLatin1Char(' '), 0, 0).toStdString());
+    const int index = layout_.rowAt(at.y());
+    const TimeRow* row = index < 0 ? nullptr : &layout_.rows[static_cast<std::size_t>(index)];
+    const auto box = row && row->kind == TimeRow::Kind::Track ? boxAt(*row, at.x()) : std::nullopt;
+    if (!note || !box || *note < 0 || *note > 127) {
+        Q_EMIT message(tr("“%1” is no note for a step; drop one such as D3 onto a step of a track.").arg(text.left(40)), true);
+        return;
+    }
+    event->acceptProposedAction();
+    editor_.choose(row->line, {box->step});
+    editor_.changeTrack(tr("write a note"), [&](Track& track) {
+        Step& step = track.steps[static_cast<std::size_t>(box->step)];
+        if (step.kind != Step::Kind::Note) step = Step{.kind = Step::Kind::Note};
+        step.note = *note;
+    });
 }
 
 QString TimeChart::tip(const TimeRow& row, const QPointF& at) const {

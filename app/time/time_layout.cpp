@@ -12,6 +12,8 @@ constexpr qreal kFaders = 92;
 constexpr qreal kResponse = 76;    ///< of a contour, at least
 constexpr qreal kSound = 64;
 constexpr qreal kMore = 34;
+constexpr qreal kClocks = 30;
+constexpr qreal kClock = 42;
 constexpr qreal kBetween = 12;     ///< between two sequencers
 constexpr long kMostOnPage = 64;
 constexpr long kUsualPage = 16;
@@ -133,6 +135,16 @@ TimeLayout layOutTime(const Patch& patch, const Library& library, const TimeView
         addResponses(std::nullopt);
         if (hidden || !any) add({TimeRow::Kind::More, 0, {sequencer.post, false, 0}}, kMore);
         out.width = std::max(out.width, section.left + static_cast<qreal>(section.page) * section.pulseWidth + kMargin);
+    }
+    if (view.clocks > 0 && !out.sections.empty()) {
+        y += kBetween;
+        // They stand under the axis of the first sequencer.
+        const auto stand = [&](TimeRow::Kind kind, int index, qreal height) {
+            out.rows.push_back({kind, 0, {}, index, y, height});
+            y += height;
+        };
+        stand(TimeRow::Kind::Clocks, 0, kClocks);
+        for (int branch = 0; branch < view.clocks; ++branch) stand(TimeRow::Kind::Clock, branch, kClock);
     }
     out.height = y;
     return out;

@@ -16,11 +16,11 @@
 namespace lariat {
 
 struct TimeRow {
-    enum class Kind { Heading, Track, Lane, Faders, Fill, Contour, Sound, More };
+    enum class Kind { Heading, Track, Lane, Faders, Fill, Contour, Sound, More, Clocks, Clock };
     Kind kind = Kind::Heading;
     std::size_t section = 0;
     LineRef line; ///< of a line, or the one that causes what is shown; an empty post: none
-    int index = 0; ///< of a response, among the contours or sounds
+    int index = 0; ///< of a response, among the contours or sounds; of a clock, among the branches
     qreal top = 0;
     qreal height = 0;
 
@@ -53,6 +53,7 @@ struct TimeView {
     qreal zoom = 1.0; ///< 1: the page fits
     std::function<int(const std::string&)> variation = [](const std::string&) { return 0; };
     std::function<long(const std::string&)> pass = [](const std::string&) { return 0L; };
+    int clocks = 0; ///< branches of the clock tree
     std::function<const Responses*(const std::string&)> responses = [](const std::string&) { return nullptr; };
     /// Height of what is said beside a response.
     std::function<qreal(const std::vector<Fact>&)> factsHeight = [](const std::vector<Fact>&) { return 0.0; };

@@ -41,7 +41,8 @@ void TimeChart::paintEvent(QPaintEvent* event) {
         painter.save();
         painter.setClipRect(QRectF(horizontalScrollBar()->value() + TimeLayout::kHead - 2, row.top, viewport()->width(), row.height + 1),
                             Qt::IntersectClip);
-        if (row.kind != TimeRow::Kind::Heading && row.kind != TimeRow::Kind::More) paintGrid(painter, row);
+        const bool heads = row.kind == TimeRow::Kind::Heading || row.kind == TimeRow::Kind::More || row.kind == TimeRow::Kind::Clocks;
+        if (!heads) paintGrid(painter, row);
         if (row.isLine()) paintChosen(painter, row);
         switch (row.kind) {
         case TimeRow::Kind::Track:
@@ -62,8 +63,12 @@ void TimeChart::paintEvent(QPaintEvent* event) {
         case TimeRow::Kind::Sound:
             paintSound(painter, row);
             break;
+        case TimeRow::Kind::Clock:
+            paintClock(painter, row);
+            break;
         case TimeRow::Kind::Heading:
         case TimeRow::Kind::More:
+        case TimeRow::Kind::Clocks:
             break;
         }
         painter.restore();
@@ -71,6 +76,8 @@ void TimeChart::paintEvent(QPaintEvent* event) {
             paintHeading(painter, row);
         else if (row.kind == TimeRow::Kind::More)
             paintMore(painter, row);
+        else if (row.kind == TimeRow::Kind::Clocks)
+            paintClocks(painter, row);
         else if (!onlySteps)
             paintHead(painter, row);
     }
@@ -245,6 +252,17 @@ void TimeChart::paintHead(QPainter& painter, const TimeRow& row) const {
                  textFont(13, true), l.ink, width - 16);
             paintFacts(painter, row, row.top + 26);
         }
+        return;
+    }
+    if (row.kind == TimeRow::Kind::Clock) {
+        const auto& branches = responder_.clocks().branches;
+        if (row.index >= static_cast<int>(branches.size())) return;
+        const ClockBranch& branch = branches[static_cast<std::size_t>(row.index)];
+        if (!session_.document.patch().post(branch.output.post)) return; // it went a moment ago
+        const qreal indent = 16.0 + 14.0 * std::min(branch.depth, 4);
+        text(indent, row.top + 3, q(tieName(branch.output, session_.document.patch(), session_.document.library())),
+             textFont(13, true), branch.simple || branch.uneven ? l.ink : l.alarm, width + 16 - indent);
+        text(indent, row.top + 21, said(clockText(branch)), textFont(13), l.softInk, width + 16 - indent);
         return;
     }
     // Lines of one lock change variation together: their heads are tied.
@@ -532,7 +550,7 @@ void TimeChart::paintContour(QPainter& painter, const TimeRow& row) const {
             const QPointF at(TimeLayout::xOf(section, strike.openTo), row.top + 3);
             painter.drawPolygon(QPolygonF{at + QPointF(-4, 0), at + QPointF(4, 0), at + QPointF(0, 7)});
         }
-        if (!contour.followsGate && strike.over > 0.0005) {
+        if (!contour.followsGate && strike.cutOff()) {
             const qreal x = TimeLayout::xOf(section, strike.pulse + strike.next / responses->pulseSeconds);
             painter.drawRect(QRectF(x - 3, row.top + 3, 3, 12));
         }
@@ -550,6 +568,43 @@ void TimeChart::paintSound(QPainter& painter, const TimeRow& row) const {
     const QRectF trace(section.left, row.top + 4, static_cast<qreal>(columns.size()), row.height - 8);
     const SignalKind kind = sound.audio ? SignalKind::Audio : SignalKind::Control;
     drawTrace(painter, trace, columns, rangeFor(kind, sound.low, sound.high), kind, l.kind(kind));
+}
+
+/// What is not reset stands at the head of the clocks.
+void TimeChart::paintClocks(QPainter& painter, const TimeRow& row) const {
+    const Look& l = look();
+    const qreal left = horizontalScrollBar()->value();
+    painter.fillRect(QRectF(left, row.top, viewport()->width(), row.height), l.panel);
+    painter.setFont(textFont(15, true));
+    painter.setPen(l.ink);
+    painter.drawText(QRectF(left + 16, row.top, TimeLayout::kHead - 20, row.height), Qt::AlignVCenter, tr("Clocks"));
+    QStringList free;
+    for (const ResetState& reset : responder_.clocks().resets)
+        if (const Post* post = session_.document.patch().post(reset.post); post && reset.by.post.empty()) free << q(post->name);
+    const QString text = free.isEmpty() ? tr("everything that counts is reset") : tr("not reset: %1").arg(free.join(QStringLiteral(", ")));
+    painter.setFont(textFont(13));
+    painter.setPen(l.softInk);
+    painter.drawText(QRectF(left + TimeLayout::kHead + 3, row.top, viewport()->width() - TimeLayout::kHead - 16, row.height), Qt::AlignVCenter, text);
+}
+
+/// Its pulses, under the axis of the first sequencer.
+void TimeChart::paintClock(QPainter& painter, const TimeRow& row) const {
+    const TimeSection& section = layout_.sectionOf(row);
+    const auto& branches = responder_.clocks().branches;
+    if (row.index >= static_cast<int>(branches.size()) || section.sequencer.clock.empty()) return;
+    const JackRef stepped{section.sequencer.post, section.sequencer.clock};
+    const auto axis = std::ranges::find_if(branches, [&](const ClockBranch& one) { return std::ranges::find(one.steps, stepped) != one.steps.end(); });
+    if (axis == branches.end() || axis->pulses.size() < 2) return;
+    const auto& beats = axis->pulses;
+    painter.setPen(QPen(look().kind(SignalKind::Clock), 2));
+    for (const double at : branches[static_cast<std::size_t>(row.index)].pulses) {
+        const auto after = std::ranges::upper_bound(beats, at);
+        if (after == beats.begin() || after == beats.end()) continue;
+        const double pulse = static_cast<double>(after - beats.begin()) - 1.0 + (at - *(after - 1)) / (*after - *(after - 1));
+        if (pulse < static_cast<double>(section.first) || pulse >= static_cast<double>(section.first + section.page)) continue;
+        const qreal x = TimeLayout::xOf(section, pulse) + 1;
+        painter.drawLine(QPointF(x, row.top + 12), QPointF(x, row.bottom() - 10));
+    }
 }
 
 void TimeChart::paintMore(QPainter& painter, const TimeRow& row) const {

@@ -1,13 +1,37 @@
 #include "time/time_place.h"
 
 #include "look/fonts.h"
+#include "library/midi_file.h"
 #include "look/text.h"
+#include "timing/pattern_midi.h"
+#include "widgets/file_dialog.h"
 
+#include <QFileDialog>
+#include <QFileInfo>
 #include <QHBoxLayout>
+#include <QInputDialog>
 #include <QMenu>
+#include <QPushButton>
 #include <QVBoxLayout>
 
 namespace lariat {
+namespace {
+
+/// A button for something that the menus offer too.
+QPushButton* buttonFor(QAction* action, const QString& text) {
+    auto* button = new QPushButton(text);
+    button->setObjectName(action->objectName() + QStringLiteral("-button"));
+    button->setFont(textFont(13));
+    button->setToolTip(QStringLiteral("%1 (%2)").arg(action->text().remove(QLatin1Char('&')),
+                                                     action->shortcut().toString(QKeySequence::NativeText)));
+    button->setCheckable(action->isCheckable());
+    button->setChecked(action->isChecked());
+    QObject::connect(button, &QPushButton::clicked, action, &QAction::trigger);
+    QObject::connect(action, &QAction::toggled, button, &QPushButton::setChecked);
+    return button;
+}
+
+} // namespace
 
 TimePlace::TimePlace(const Session& session, QWidget* parent) : Place(parent), session_(session) {
     editor_ = new LineEditor(session, this);
@@ -27,9 +51,9 @@ TimePlace::TimePlace(const Session& session, QWidget* parent) : Place(parent), s
     column->setSpacing(0);
     column->addWidget(bar_);
     column->addWidget(chart_, 1);
-    auto* line = new QHBoxLayout;
-    line->setContentsMargins(16, 6, 12, 6);
-    line->setSpacing(10);
+    foot_ = new QHBoxLayout;
+    foot_->setContentsMargins(16, 6, 12, 6);
+    foot_->setSpacing(8);
     wordsOf_ = new QLabel;
     wordsOf_->setFont(textFont(13, true));
     words_ = new QLineEdit;
@@ -41,9 +65,12 @@ TimePlace::TimePlace(const Session& session, QWidget* parent) : Place(parent), s
                           "behind it 0.4 the gate, v80 velocity, p50 chance, x3 strikes, c2.5 volts, +25 late; *4 four "
                           "times. A lane: x, X accented, . a rest. Enter writes it."));
     wordsOf_->setBuddy(words_);
-    line->addWidget(wordsOf_);
-    line->addWidget(words_, 1);
-    column->addLayout(line);
+    foot_->addWidget(wordsOf_);
+    foot_->addWidget(words_, 1);
+    column->addLayout(foot_);
+    scenes_ = new SceneStrip(session);
+    moves_ = new MoveRecorder(session, this);
+    column->addWidget(scenes_);
     column->addWidget(keys_);
     across->addLayout(column, 1);
     across->addWidget(panel_);
@@ -63,6 +90,9 @@ TimePlace::TimePlace(const Session& session, QWidget* parent) : Place(parent), s
     connect(responder_, &Responder::failed, this, [this](const QString& why) { Q_EMIT message(why, true); });
     connect(responder_, &Responder::fitted, this,
             [this](const QString& text) { Q_EMIT message(tr("%1: done. Ctrl+Z takes it back.").arg(text), false); });
+    connect(scenes_, &SceneStrip::writeWanted, this, &TimePlace::writeScenes);
+    connect(moves_, &MoveRecorder::refused, this, [this](const QString& why) { Q_EMIT message(why, true); });
+    connect(moves_, &MoveRecorder::done, this, [this](const QString& text) { Q_EMIT message(text, false); });
     const auto keys = [this] { keys_->setVisible(entry_->on() || recorder_->state() != Recorder::State::Off); };
     connect(entry_, &StepEntry::changed, this, keys);
     connect(recorder_, &Recorder::changed, this, keys);
@@ -153,12 +183,15 @@ void TimePlace::addActions(const Menus& menus) {
         words_->setFocus(Qt::ShortcutFocusReason);
         words_->selectAll();
     });
+    add(menus.patch, "steps-from-midi", tr("Take the line from a M&IDI file…"), [this] { takeFromMidi(); });
+    add(menus.patch, "steps-to-midi", tr("Save the line as a MIDI &file…"), [this] { saveAsMidi(); });
     add(menus.patch, "fit-sustain", tr("Fit: just reach &sustain"), [this] {
         if (auto* button = panel_->findChild<QAbstractButton*>(QStringLiteral("fit-sustain"))) button->click();
     });
     add(menus.patch, "fit-next", tr("Fit: just end before the &next note"), [this] {
         if (auto* button = panel_->findChild<QAbstractButton*>(QStringLiteral("fit-next"))) button->click();
     });
+    addSceneActions(menus);
     add(menus.view, "steps-larger", tr("&Wider steps"), [this] { chart_->setZoom(chart_->zoom() * 1.25); });
     add(menus.view, "steps-smaller", tr("&Narrower steps"), [this] { chart_->setZoom(chart_->zoom() / 1.25); });
     add(menus.view, "page-back", tr("&Page before"), [this] { chart_->turnPage(editor_->line().post, -1); });
@@ -166,9 +199,133 @@ void TimePlace::addActions(const Menus& menus) {
     add(menus.view, "pin-jack", tr("Show the chosen ro&w's signal here, or no longer"), [this] { pinChosen(); });
 }
 
+void TimePlace::addSceneActions(const Menus& menus) {
+    const auto add = [&](QMenu& menu, const char* name, const QString& text, auto&& run) {
+        return addNamed(menu, name, text, this, run);
+    };
+    menus.patch.addSeparator();
+    QAction* keep = add(menus.patch, "keep-scene", tr("&Keep as a scene…"), [this] {
+        bool ok = false;
+        const auto count = static_cast<int>(session_.document.patch().scenes.size());
+        const QString name = QInputDialog::getText(this, tr("Keep as a scene"), tr("How the knobs stand now is kept as a scene. Its name, and how many bars it lasts:"),
+                                                   QLineEdit::Normal, tr("Scene %1, 4 bars").arg(count + 1), &ok);
+        if (!ok) return;
+        const QString bars = name.section(QLatin1Char(','), -1).trimmed().section(QLatin1Char(' '), 0, 0);
+        bool number = false;
+        const int length = bars.toInt(&number);
+        keepScene(number ? name.section(QLatin1Char(','), 0, -2).trimmed() : name.trimmed(), number ? length : 4);
+    });
+    add(menus.patch, "write-scenes", tr("Write the scenes in wor&ds…"), [this] { writeScenes(); });
+    QAction* record = add(menus.patch, "record-moves", tr("Record &moves of knobs"), [] {});
+    record->setCheckable(true);
+    connect(record, &QAction::toggled, this, [this](bool on) { on ? moves_->start(Hand::Right) : moves_->stop(); });
+    connect(moves_, &MoveRecorder::changed, record, [this, record] { record->setChecked(moves_->on()); });
+    connect(moves_, &MoveRecorder::refused, record, [record] { record->setChecked(false); });
+    QAction* rehearsed = add(menus.view, "rehearse", tr("&Rehearse: the next move, large"), [this] { rehearse(); });
+    QAction* play = add(menus.sound, "play-scenes", tr("Play the &scenes"), [] {});
+    play->setCheckable(true);
+    connect(play, &QAction::toggled, &session_.sound, &Sound::setScenes);
+    connect(&session_.sound, &Sound::scenesChanged, play, &QAction::setChecked);
+    for (const auto& [action, text] : {std::pair(keep, tr("Keep scene")), {play, tr("Play scenes")}, {record, tr("Moves")}, {rehearsed, tr("Rehearse")}})
+        foot_->addWidget(buttonFor(action, text));
+}
+
+void TimePlace::keepScene(const QString& name, int bars) {
+    const Patch& patch = session_.document.patch();
+    Scene scene;
+    scene.name = name.isEmpty() ? tr("Scene %1").arg(patch.scenes.size() + 1).toStdString() : name.left(40).toStdString();
+    scene.bars = std::clamp(bars, 1, 256);
+    // Of the first one all that does not stand at rest; of others what stands otherwise than the song has left it.
+    std::vector<Scene> scenes = patch.scenes;
+    Setting before;
+    for (const Scene& one : scenes) {
+        for (const auto& [post, knobs] : one.setting)
+            for (const auto& [knob, value] : knobs) before[post][knob] = value;
+        for (const Move& move : one.moves) before[move.post][move.knob] = move.to;
+    }
+    for (const Post& post : patch.posts)
+        for (const KnobInfo& knob : session_.document.library().part(post)->knobs) {
+            const double now = knobValue(post, knob);
+            const auto there = before.find(post.id);
+            const bool known = there != before.end() && there->second.contains(knob.id);
+            if (now == (known ? there->second.at(knob.id) : knob.initial)) continue;
+            scene.setting[post.id][knob.id] = now;
+            // It stood at rest until now; so that it does when the song begins again, the first scene says so.
+            if (!known && !scenes.empty()) scenes.front().setting[post.id][knob.id] = knob.initial;
+        }
+    const int at = scenes_->chosen() >= 0 ? scenes_->chosen() + 1 : static_cast<int>(scenes.size());
+    scenes.insert(scenes.begin() + at, std::move(scene));
+    if (session_.document.apply({SetScenes{std::move(scenes)}}, tr("keep a scene"))) scenes_->choose(at);
+}
+
+void TimePlace::writeScenes() {
+    auto* dialog = new ScenesDialog(session_, this);
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->open();
+}
+
+void TimePlace::rehearse() {
+    if (session_.document.patch().scenes.empty()) {
+        Q_EMIT message(tr("There are no scenes to rehearse; keep one first (Ctrl+Alt+K)."), true);
+        return;
+    }
+    session_.sound.setScenes(true);
+    if (!rehearsal_) rehearsal_ = new Rehearsal(session_, this);
+    rehearsal_->showFullScreen();
+    rehearsal_->setFocus();
+}
+
 void TimePlace::startAfresh() {
     editor_->choose(editor_->line(), {});
     editor_->clear();
+}
+
+void TimePlace::takeFromMidi() {
+    const LineRef line = editor_->line(); // another one may be chosen when the dialog has ended
+    const auto sequencer = editor_->sequencer();
+    if (!sequencer || !sequencer->plays) {
+        Q_EMIT message(tr("Choose a track or a lane first; what the file holds goes there."), true);
+        return;
+    }
+    const QString file = QFileDialog::getOpenFileName(this, tr("Take the line from a MIDI file"), {}, tr("MIDI files (*.mid *.midi)"));
+    if (file.isEmpty()) return;
+    const auto read = readMidiFile(file.toStdString(), line.post);
+    if (!read) {
+        Q_EMIT message(q(read.error().text()), true);
+        return;
+    }
+    StepsFromMidi how;
+    how.quantize = recorder_->settings().quantize;
+    int left = 0;
+    const Steps steps = stepsFrom(read->performance, how, &left);
+    const Hits hits = line.lane ? hitsFrom(read->performance, how, &left) : Hits{};
+    if (!session_.document.patch().post(line.post)) return; // it went meanwhile
+    editor_->choose(line, {});
+    const QString name = tr("take %1").arg(QFileInfo(file).fileName());
+    const bool done = line.lane ? editor_->changeLane(name, [&](Lane& lane) { lane.hits = hits; })
+                                : editor_->changeTrack(name, [&](Track& track) { track.steps = steps; });
+    if (!done) return;
+    QString text = tr("%n step(s) from %1.", nullptr, static_cast<int>(line.lane ? hits.size() : steps.size())).arg(QFileInfo(file).fileName());
+    if (left > 0) text += QLatin1Char(' ') + tr("%n note(s) had no step of their own and were left out.", nullptr, left);
+    Q_EMIT message(text, false);
+}
+
+void TimePlace::saveAsMidi() {
+    const Track* track = editor_->track();
+    const Lane* lane = editor_->lane();
+    if (!track && !lane) {
+        Q_EMIT message(tr("Choose a line with steps first; that is what the file will hold."), true);
+        return;
+    }
+    constexpr int kC2 = 36;
+    const double tempo = std::max(20.0, tempoOf(session_.document.patch(), session_.document.library()));
+    const Performance played = track ? performanceOf(*track, tempo) : performanceOf(*lane, kC2, tempo);
+    const QString name = q(track ? track->name : lane->name).left(40);
+    const QString file = askWhereToSave(this, tr("Save the line as a MIDI file"), name + QStringLiteral(".mid"), tr("MIDI files (*.mid *.midi)"),
+                                        {QStringLiteral(".mid"), QStringLiteral(".midi")});
+    if (file.isEmpty()) return;
+    const auto written = writeMidiFile(file.toStdString(), played);
+    Q_EMIT message(written ? tr("The line is in %1.").arg(file) : q(written.error().text()), !written);
 }
 
 /// The row that is chosen in the Patch place, or was last: its signal under the lines.

@@ -3,12 +3,18 @@
 
 #include "shell/place.h"
 #include "time/entry_bar.h"
+#include "time/move_recorder.h"
+#include "time/rehearsal.h"
+#include "time/scene_strip.h"
+#include "time/scenes_dialog.h"
 #include "time/time_chart.h"
 #include "time/time_panel.h"
 #include "widgets/key_strip.h"
 
+#include <QHBoxLayout>
 #include <QLabel>
 #include <QLineEdit>
+#include <QPointer>
 
 namespace lariat {
 
@@ -27,6 +33,10 @@ class TimePlace : public Place {
     [[nodiscard]] StepEntry& entry() { return *entry_; }
     [[nodiscard]] QLineEdit& words() { return *words_; }
     [[nodiscard]] TimePanel& panel() { return *panel_; }
+    [[nodiscard]] SceneStrip& scenes() { return *scenes_; }
+    [[nodiscard]] MoveRecorder& moves() { return *moves_; }
+    /// How the knobs stand now, as one more scene behind the chosen one.
+    void keepScene(const QString& name, int bars);
 
   protected:
     void showEvent(QShowEvent* event) override;
@@ -37,7 +47,12 @@ class TimePlace : public Place {
     void showMenu(const QPoint& where);
     void chooseFirstLine();
     void startAfresh();
+    void takeFromMidi();
+    void saveAsMidi();
     void pinChosen();
+    void addSceneActions(const Menus& menus);
+    void writeScenes();
+    void rehearse();
 
     Session session_;
     LineEditor* editor_;
@@ -50,6 +65,10 @@ class TimePlace : public Place {
     KeyStrip* keys_;
     QLabel* wordsOf_;
     QLineEdit* words_;
+    QHBoxLayout* foot_; ///< words, and what is done with scenes
+    SceneStrip* scenes_;
+    MoveRecorder* moves_;
+    QPointer<Rehearsal> rehearsal_;
     QList<QAction*> ofSteps_; ///< of the menu over a line
 };
 

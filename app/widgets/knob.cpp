@@ -10,6 +10,7 @@
 #include <QGuiApplication>
 #include <QKeyEvent>
 #include <QMenu>
+#include <QMimeData>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QWheelEvent>
@@ -63,6 +64,7 @@ class ValueField : public QLineEdit {
 Knob::Knob(QString name, Scale scale, double initial, QWidget* parent)
     : QWidget(parent), name_(std::move(name)), scale_(std::move(scale)), initial_(initial), value_(initial) {
     setFocusPolicy(Qt::StrongFocus);
+    setAcceptDrops(true);
     setAccessibleName(name_);
     setToolTip(tr("Drag up or down, finer with Shift. Double-click to type a value or a position such as 10:20."));
     rest_.setSingleShot(true);
@@ -159,6 +161,16 @@ bool Knob::take(const QString& text) {
     Q_EMIT turned(*read);
     Q_EMIT released();
     return true;
+}
+
+/// A value as text, as from the reckoner.
+void Knob::dragEnterEvent(QDragEnterEvent* event) {
+    if (event->mimeData()->hasText() && !event->mimeData()->hasUrls()) event->acceptProposedAction();
+}
+
+void Knob::dropEvent(QDropEvent* event) {
+    take(event->mimeData()->text().trimmed().left(40));
+    event->acceptProposedAction();
 }
 
 void Knob::paintEvent(QPaintEvent*) {

@@ -46,7 +46,8 @@ const Post* firstClock(const Patch& patch, const Library& library) {
 
 Change planChange(const Patch& before, const Patch& after, const Library& library) {
     Change change;
-    change.compile = before.seed != after.seed || !sameParts(before, after) || tiesOf(before) != tiesOf(after);
+    change.compile = before.seed != after.seed || !sameParts(before, after) || tiesOf(before) != tiesOf(after) ||
+                     before.scenes != after.scenes;
     if (!change.compile) {
         const Post* clock = firstClock(before, library);
         change.compile = clock && clock->id != firstClock(after, library)->id;

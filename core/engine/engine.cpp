@@ -122,6 +122,12 @@ void Engine::setRealCase(bool on) {
     patch_.reset(); // so that the next one is compiled
 }
 
+void Engine::setScenes(bool on) {
+    if (on == settings_.scenes) return;
+    settings_.scenes = on;
+    patch_.reset();
+}
+
 void Engine::setListening(std::vector<int> silenced, JackRef listened) {
     if (silenced == settings_.silenced && listened == settings_.listened) return;
     settings_.silenced = std::move(silenced);

@@ -57,6 +57,8 @@ class Engine {
     void setClick(bool on);
     /// With or without what the metal adds (electrics.h); takes effect with the next setPatch.
     void setRealCase(bool on);
+    /// Knobs follow the scenes of the patch, from bar 1 on; takes effect with the next setPatch.
+    void setScenes(bool on);
     /// Cables that stay plugged and bring nothing, and the output that the monitor hears instead of the way out (an
     /// empty post: none), made safe for ears: without DC, at half its voltage, and limited. Takes effect with the next
     /// setPatch.

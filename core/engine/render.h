@@ -31,6 +31,7 @@ class Renderer {
         bool realCase = false;         ///< with what the metal adds (electrics.h)
         std::vector<int> silenced{};   ///< cables that stay plugged and bring nothing
         std::vector<JackRef> probes{}; ///< outputs, patched or not, and inputs
+        bool scenes = false;           ///< knobs follow the scenes of the patch
     };
     /// Compiles a checked patch. Fails if a probe is not a jack of the patch, or an input that nothing feeds.
     static Result<Renderer> make(const Patch& patch, const Library& library, Settings settings);
@@ -71,6 +72,7 @@ struct RenderOptions {
     std::vector<JackRef> probes;          ///< outputs and inputs to record in volts
     std::vector<int> silenced{};          ///< cables that stay plugged and bring nothing
     bool realCase = false;                ///< with what the metal adds (electrics.h)
+    bool scenes = false;                  ///< knobs follow the scenes of the patch
     std::function<bool(double)> progress; ///< told 0…1 now and then; false cancels
 };
 

@@ -38,6 +38,13 @@ Schedule::Schedule(const Patch& patch, const Library& library, const EngineSetti
     chooseTicks();
     mapJacks(graph, patch, library);
     if (!settings.listened.post.empty()) listened_ = signal(settings.listened);
+    if (!settings.scenes) return;
+    for (AutomationLine& line : automationOf(patch, library)) {
+        const PartInfo& part = *library.part(*patch.post(line.post));
+        // A knob that changes what others mean, or that means another thing by now, is not for scenes to turn.
+        if (movesMeanings(part, line.knob) || !part.knob(line.knob)->meanings.empty()) continue;
+        if (const int slot = controlSlot(line.post, line.knob); slot >= 0) following_.push_back({std::move(line), slot, -1});
+    }
 }
 
 const Schedule::RunningNode* Schedule::running(const Post& post, const PartInfo& part, const BlockPoint& at) const {
@@ -199,6 +206,40 @@ void Schedule::moveControls() {
     });
 }
 
+/// Where the song is at the start of this run is told by the run before; where it will be at its end, by how far that
+/// one went.
+void Schedule::followScenes(const Transport& transport) {
+    if (following_.empty()) return;
+    const double begin = transport.rewind ? 0.0 : transport.beats;
+    const double went = begin - lastBeats_;
+    const double end = begin + (transport.running && went > 0.0 && went < 1.0 ? went : 0.0);
+    lastBeats_ = begin;
+    for (Following& one : following_) {
+        const int piece = one.line.pieceAt(begin);
+        if (piece < 0) {
+            one.piece = piece;
+            continue;
+        }
+        const AutomationPiece& now = one.line.pieces[idx(piece)];
+        Control& control = controls_[idx(one.slot)];
+        const bool fresh = piece != one.piece;
+        one.piece = piece;
+        if (begin < now.to && !control.isSwitch) { // on the way
+            const auto from = static_cast<float>(one.line.valueAt(piece, begin));
+            const auto to = static_cast<float>(one.line.valueAt(piece, end));
+            ramps_[idx(one.slot)] = {from, (to - from) / static_cast<float>(kRun)};
+            control.now = control.target = to;
+            control.runsLeft = 0;
+            startMoving(idx(one.slot)); // so that its ramp is flat again when it has arrived
+            continue;
+        }
+        const auto there = static_cast<float>(one.line.valueAt(piece, control.isSwitch ? begin : std::max(begin, now.to)));
+        // A switch on its way changes when it passes from one position to the next.
+        if (fresh || (control.isSwitch && control.target != there) || (begin >= now.to && begin - went < now.to))
+            setControl(one.slot, there);
+    }
+}
+
 void Schedule::startMoving(std::size_t control) {
     if (controls_[control].moving) return;
     controls_[control].moving = true;
@@ -244,6 +285,7 @@ void Schedule::run(Transport& transport) {
     world_.right.fill(0.0f);
     howls_ = false;
     moveControls();
+    followScenes(transport);
     for (EdgeList& list : edges_) list.clear();
     for (RunningGroup& group : groups_)
         if (group.late.empty())
@@ -279,6 +321,8 @@ void Schedule::reset() {
         ramps_[c] = {control.now, 0.0f};
     }
     moving_.clear();
+    for (Following& one : following_) one.piece = -1;
+    lastBeats_ = 0.0;
     faults_ = 0;
     firstFault_ = -1;
 }

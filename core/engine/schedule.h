@@ -1,6 +1,7 @@
 // A compiled patch: blocks in running order, bound to their signals, ready to run.
 #pragma once
 
+#include "engine/automation.h"
 #include "engine/graph.h"
 #include "engine/order.h"
 #include "engine/tap.h"
@@ -19,6 +20,7 @@ struct EngineSettings {
     bool realCase = false;       ///< with what the metal adds: sag, noise, thresholds, drift
     std::vector<int> silenced{}; ///< cables that stay plugged and bring nothing
     JackRef listened{};          ///< the output that the monitor hears instead of the way out; an empty post: none
+    bool scenes = false;         ///< knobs follow the scenes of the patch
 };
 
 /// A cable that brings its signal one sample late, because it closes a loop.
@@ -101,6 +103,12 @@ class Schedule {
         std::uint64_t plugged = 0;
         std::uint64_t heard = 0;
     };
+    /// A knob that follows the scenes.
+    struct Following {
+        AutomationLine line;
+        int slot = -1;
+        int piece = -1; ///< the one that was in force in the last run
+    };
     struct Late {
         const Signal* from = nullptr;
         std::unique_ptr<Signal> delayed; ///< what the late input hears
@@ -132,6 +140,7 @@ class Schedule {
     void chooseTicks();
     void mapJacks(const Graph& graph, const Patch& patch, const Library& library);
     void moveControls();
+    void followScenes(const Transport& transport);
     void startMoving(std::size_t control);
     void runOnce(const RunningGroup& group);
     void runLoop(RunningGroup& group);
@@ -145,6 +154,8 @@ class Schedule {
     std::vector<std::vector<Signal*>> stepOuts_;
     std::vector<Control> controls_;
     std::vector<Ramp> ramps_;
+    std::vector<Following> following_;
+    double lastBeats_ = 0.0;     ///< at the start of the last run
     std::vector<std::size_t> moving_; ///< controls that have not arrived; room for all is reserved
     std::map<std::pair<std::string, std::string>, int> knobSlots_;
     std::map<JackRef, const Signal*> jackSignals_;

@@ -23,6 +23,13 @@ const char* severityName(Severity severity) {
     return "note";
 }
 
+const ContourResponse* Observation::response(const std::string& post) const {
+    for (const Responses& one : responses)
+        for (const ContourResponse& contour : one.contours)
+            if (contour.post == post) return &contour;
+    return nullptr;
+}
+
 std::span<const float> Observation::at(const JackRef& output) const {
     const auto it = recorded.probes.find(output);
     return it == recorded.probes.end() ? std::span<const float>{} : std::span<const float>(it->second);
@@ -118,7 +125,13 @@ Result<Observation> observe(const Patch& patch, const Library& library, const Ca
     for (const NormalInEffect& normal : buildGraph(patch, library).normals) probe(normal.from);
     auto recorded = render(patch, library, options);
     if (!recorded) return tl::unexpected(recorded.error());
-    return Observation{patch, &library, housing, std::move(*recorded)};
+    Observation out{patch, &library, housing, std::move(*recorded), {}};
+    ResponseOptions only;
+    only.sounds = false;
+    only.progress = progress ? [&](double) { return progress(1.0); } : only.progress;
+    for (const Sequencer& sequencer : sequencersOf(patch, library))
+        if (auto made = responsesOf(patch, library, sequencer.post, only)) out.responses.push_back(std::move(*made));
+    return out;
 }
 
 namespace {

@@ -7,6 +7,7 @@
 #include "engine/render.h"
 #include "model/case.h"
 #include "model/edit.h"
+#include "timing/responses.h"
 #include "units/sentence.h"
 
 #include <optional>
@@ -46,7 +47,10 @@ struct Observation {
     const Library* library = nullptr;
     const Case* housing = nullptr; ///< the case, for parts that are still free; may be nullptr
     Rendering recorded;            ///< with a probe at every output that a cable leaves
+    std::vector<Responses> responses{}; ///< contours of each sequencer that is stepped, note by note
 
+    /// What the notes of a sequencer make of this contour; nullptr if none opens it.
+    [[nodiscard]] const ContourResponse* response(const std::string& post) const;
     /// Recorded volts of an output; empty if nothing listens to it.
     [[nodiscard]] std::span<const float> at(const JackRef& output) const;
     [[nodiscard]] double rate() const { return recorded.engineRate; }

@@ -30,38 +30,65 @@ std::vector<Fix> longerGates(const Observation& o, const std::string& source, do
     return {{say("Lengthen the gates to {:.0f} % of a step", 100.0 * widest), {SetPattern{std::move(longer)}}}};
 }
 
+/// How long its gate is, and how long it takes to come to where it holds.
+struct Reach {
+    double open = 0.0;
+    double needed = 0.0;
+    bool missed = false;
+};
+
+/// Notes of a sequencer are judged one by one, as the contour itself tells it; a gate from elsewhere by its longest.
+std::optional<Reach> reachOf(const Observation& o, const Post& post, const JackRef& gate) {
+    if (const ContourResponse* response = o.response(post.id)) {
+        const auto& strikes = response->strikes;
+        if (strikes.empty() || response->notHeld() < static_cast<int>(strikes.size())) return std::nullopt;
+        const auto longest = std::ranges::max_element(strikes, {}, &Strike::open);
+        return Reach{longest->open, longest->open + longest->missing, longest->missing > 5e-4};
+    }
+    if (o.at(gate).empty() || knobOf(o, post.id, "short-gate") == 1.0) return std::nullopt;
+    const double open = longestHigh(o.at(gate), o.rate());
+    const double decay = knobOf(o, post.id, "type") == 1.0 ? 0.0 : knobOf(o, post.id, "decay");
+    const double needed = knobOf(o, post.id, "attack") + decay;
+    return Reach{open, needed, open + 5e-4 < needed};
+}
+
 } // namespace
 
 Findings findSustainNotReached(const Observation& o) {
     Findings out;
     for (const Post& post : o.patch.posts) {
-        if (!o.is(post.id, "contour") || knobOf(o, post.id, "type") != 0.0 || knobOf(o, post.id, "sustain") < 1.0)
-            continue;
+        if (!o.is(post.id, "contour")) continue;
+        const double type = knobOf(o, post.id, "type");
+        const bool rises = type == 1.0; // AR holds at its top; the others that a gate holds, at their sustain
+        if (!rises && (type != 0.0 || knobOf(o, post.id, "sustain") < 1.0)) continue;
         const JackRef gate = o.feeder(o.jackFor(post.id, "contour", "gate"));
-        if (gate.post.empty() || o.at(gate).empty()) continue;
-        const double open = longestHigh(o.at(gate), o.rate());
-        const double attack = knobOf(o, post.id, "attack");
-        const double decay = knobOf(o, post.id, "decay");
-        if (open < kShortest || open + 5e-4 >= attack + decay) continue;
-        const KnobInfo& knob = *o.part(post.id)->knobFor("contour", "decay");
+        if (gate.post.empty()) continue;
+        const auto reach = reachOf(o, post, gate);
+        if (!reach || !reach->missed || reach->open < kShortest) continue;
+        const auto [open, needed, missed] = *reach;
+        const KnobInfo* knob = o.part(post.id)->knobFor("contour", rises ? "attack" : "decay");
         Finding finding{"sustain-not-reached",
                         Severity::Mistake,
                         0,
                         post.id,
-                        say("gate {:.0f} ms, attack + decay {:.0f} ms", 1e3 * open, 1e3 * (attack + decay)),
+                        rises ? say("gate {:.0f} ms, attack {:.0f} ms", 1e3 * open, 1e3 * needed)
+                              : say("gate {:.0f} ms, attack + decay {:.0f} ms", 1e3 * open, 1e3 * needed),
                         {},
                         {}};
         for (const Cable& cable : o.patch.cables)
             if (cable.from == o.jackFor(post.id, "contour", "out") && finding.cable == 0) finding.cable = cable.id;
         finding.reason =
-            say("The gate of {} closes before its decay is over, so sustain is never reached and release starts early.",
-                post.name);
-        const double shorter = std::floor(1e3 * (open - attack) * 0.95) / 1e3;
-        if (shorter >= knob.scale.min)
-            finding.fixes.push_back(
-                {say("Shorten decay to {}", knob.scale.text(shorter)), {SetKnob{post.id, knob.id, shorter}}});
-        for (Fix& fix : longerGates(o, gate.post, open, 1.05 * (attack + decay)))
-            finding.fixes.push_back(std::move(fix));
+            rises ? say("The gate of {} closes before its attack is over, so it never comes to its top.", post.name)
+                  : say("The gate of {} closes before its decay is over, so sustain is never reached and release starts "
+                        "early.",
+                        post.name);
+        const double attack = knobOf(o, post.id, "attack");
+        const double shorter = std::floor(1e3 * (rises ? open : open - attack) * 0.95) / 1e3;
+        if (knob && shorter >= knob->scale.min)
+            finding.fixes.push_back({rises ? say("Shorten attack to {}", knob->scale.text(shorter))
+                                           : say("Shorten decay to {}", knob->scale.text(shorter)),
+                                     {SetKnob{post.id, knob->id, shorter}}});
+        for (Fix& fix : longerGates(o, gate.post, open, 1.05 * needed)) finding.fixes.push_back(std::move(fix));
         out.push_back(std::move(finding));
     }
     return out;

@@ -78,6 +78,38 @@ void readSetting(Reader in, Patch& patch) {
     keep("", in.rest());
 }
 
+constexpr const char* kHands[] = {"left", "right", "foot"};
+
+Scene readScene(Reader& in) {
+    Scene scene;
+    scene.name = in.text("name");
+    scene.bars = in.integer("bars", 1, 256, 4);
+    scene.repeats = in.integer("repeats", 1, 64, 1);
+    in.each("posts", [&](Reader post) {
+        auto& knobs = scene.setting[post.id("id")];
+        post.eachNumber("knobs", [&](const std::string& knob, double value) { knobs[knob] = value; });
+    });
+    in.each("moves", [&](Reader node) {
+        Move move{.post = node.id("post"), .knob = node.id("knob")};
+        move.from = node.number("from", -1e12, 1e12);
+        move.to = node.number("to", -1e12, 1e12);
+        move.start = node.number("start", 0, 65536, 0.0);
+        move.beats = node.number("beats", 0, 65536, 4.0);
+        const std::string hand = node.text("hand", "right");
+        const auto* found = std::ranges::find(kHands, hand);
+        if (found == std::end(kHands)) node.fail("hand", fmt::format("\"{}\" is not one of left, right, foot", hand));
+        move.hand = static_cast<Hand>(found - kHands);
+        if (move.start + move.beats > scene.beats() + 1e-9)
+            node.fail("beats", fmt::format("the move ends at beat {:g}, the scene has {:g}", move.start + move.beats, scene.beats()));
+        move.extra = node.rest();
+        scene.moves.push_back(std::move(move));
+    });
+    if (scene.moves.size() > kMostMoves)
+        in.fail("moves", fmt::format("has {} entries, {} are possible", scene.moves.size(), kMostMoves));
+    scene.extra = in.rest();
+    return scene;
+}
+
 Json writeNumbers(const std::map<std::string, double>& numbers) {
     Json node = Json::object();
     for (const auto& [id, value] : numbers) node[id] = value;
@@ -128,6 +160,23 @@ void writeRemembered(const Patch& patch, Json& out) {
         Json node = {{"name", name}, {"posts", std::move(posts)}};
         putExtra(node, "");
         out["settings"].push_back(std::move(node));
+    }
+    for (const Scene& scene : patch.scenes) {
+        Json node = {{"name", scene.name}, {"bars", scene.bars}};
+        if (scene.repeats != 1) node["repeats"] = scene.repeats;
+        Json posts = Json::array();
+        for (const auto& [id, knobs] : scene.setting) posts.push_back({{"id", id}, {"knobs", writeNumbers(knobs)}});
+        if (!posts.empty()) node["posts"] = std::move(posts);
+        for (const Move& move : scene.moves) {
+            Json one = {{"post", move.post}, {"knob", move.knob}, {"from", move.from}, {"to", move.to}};
+            one["start"] = move.start;
+            one["beats"] = move.beats;
+            one["hand"] = kHands[static_cast<int>(move.hand)];
+            putBack(one, move.extra);
+            node["moves"].push_back(std::move(one));
+        }
+        putBack(node, scene.extra);
+        out["scenes"].push_back(std::move(node));
     }
 }
 
@@ -223,6 +272,9 @@ Result<Patch> readPatch(std::string_view bytes) {
             patch.controllers.push_back(std::move(controller));
         });
         in.each("settings", [&](Reader setting) { readSetting(setting, patch); });
+        in.each("scenes", [&](Reader scene) { patch.scenes.push_back(readScene(scene)); });
+        if (patch.scenes.size() > kMostScenes)
+            in.fail("scenes", fmt::format("has {} entries, {} are possible", patch.scenes.size(), kMostScenes));
         patch.extra = in.rest();
         return patch;
     });

@@ -6,6 +6,7 @@
 #include "model/pattern.h"
 #include "model/performance.h"
 #include "model/result.h"
+#include "model/scene.h"
 #include "model/shared.h"
 
 #include <array>
@@ -95,9 +96,6 @@ struct Controller {
     bool operator==(const Controller&) const = default;
 };
 
-/// Where all knobs stood: by post and knob.
-using Setting = std::map<std::string, std::map<std::string, double>>;
-
 struct Patch {
     std::string title = "Untitled";
     std::string about;
@@ -113,6 +111,7 @@ struct Patch {
     std::vector<Dismissal> dismissals{};
     std::vector<Controller> controllers{};
     std::map<std::string, Setting> settings{}; ///< put aside to come back to, by name: "A", "B"
+    std::vector<Scene> scenes{}; ///< in the order in which they are played
     /// Keys of settings that this version does not know: by name and post; of the setting itself under "".
     std::map<std::string, std::map<std::string, Extra>> settingExtras{};
 

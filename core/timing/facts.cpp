@@ -1,6 +1,7 @@
 #include "timing/facts.h"
 
 #include "measure/measure.h"
+#include "measure/pitch_track.h"
 #include "units/key.h"
 #include "units/pitch.h"
 
@@ -10,7 +11,6 @@
 namespace lariat {
 namespace {
 
-constexpr double kAudible = 0.0005; ///< seconds of a tail below which it has ended
 constexpr std::size_t kFewest = 2;  ///< hits that can be told apart
 constexpr double kLongest = 2.0;    ///< seconds of a hit that are compared
 
@@ -56,7 +56,7 @@ void addFacts(ContourResponse& contour, const Patch& patch, const Library& libra
         }
         contour.facts.push_back(std::move(fact));
     }
-    const auto cut = [](const Strike& strike) { return strike.over > kAudible; };
+    const auto cut = [](const Strike& strike) { return strike.cutOff(); };
     if (const int count = contour.cutOff(); count > 0) {
         double most = 0.0;
         for (const Strike& strike : strikes) most = std::max(most, strike.over);

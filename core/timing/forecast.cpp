@@ -10,8 +10,8 @@ namespace {
 
 constexpr double kGrid = 10.0;     ///< beats per minute between the tempos that are tried first
 constexpr double kClose = 0.05;    ///< to which a change is found
+constexpr long kOwnCycles = 64;    ///< pulses: what a note does depends on its own line, not on how lines meet
 constexpr int kHalvings = 14;      ///< of a knob's travel
-constexpr double kInTime = 0.0005; ///< seconds by which a tail may be late and nobody knows
 
 struct Question {
     Fact::Kind kind;
@@ -58,6 +58,7 @@ class Tempos {
         : patch_(patch), library_(library), sequencer_(sequencer), options_(std::move(options)) {
         options_.sounds = false;
         options_.progress = {};
+        options_.mostPulses = kOwnCycles;
     }
     const Result<Responses>& at(double tempo) {
         auto& known = runs_[tempo];
@@ -143,6 +144,7 @@ Result<SetKnob> fitToStep(const Patch& patch, const Library& library, const std:
     ResponseOptions quiet = options;
     quiet.sounds = false;
     quiet.progress = {};
+    quiet.mostPulses = kOwnCycles;
     Patch turned = patch;
     Post& there = *std::ranges::find(turned.posts, contour, &Post::id);
     Error error;
@@ -159,7 +161,7 @@ Result<SetKnob> fitToStep(const Patch& patch, const Library& library, const std:
         for (const Strike& strike : found->strikes) {
             if (step >= 0 && strike.step != step) continue;
             any = true;
-            if (fit == Fit::ReachSustain ? !strike.held : strike.over > kInTime) return false;
+            if (fit == Fit::ReachSustain ? !strike.held : strike.cutOff()) return false;
         }
         return any;
     };

@@ -123,6 +123,23 @@ std::optional<LineRef> lineBehind(const Patch& patch, const Library& library, co
     return std::nullopt;
 }
 
+Patch onlyWhatReaches(const Patch& patch, const Library& library, const std::vector<JackRef>& jacks) {
+    std::vector<std::string> posts;
+    const auto visit = [&](const std::string& post) {
+        if (!post.empty() && std::ranges::find(posts, post) == posts.end()) posts.push_back(post);
+    };
+    for (const JackRef& jack : jacks) visit(jack.post);
+    for (std::size_t next = 0; next < posts.size(); ++next) {
+        const std::string here = posts[next];
+        for (const JackInfo& jack : library.part(*patch.post(here))->jacks)
+            if (!jack.output) visit(feederOf(patch, library, {here, jack.id}).post);
+    }
+    Patch out = patch;
+    std::erase_if(out.cables,
+                  [&](const Cable& cable) { return std::ranges::find(posts, cable.to.post) == posts.end(); });
+    return out;
+}
+
 std::string tooMuchFor(const Sequencer& sequencer, const Pattern& pattern) {
     const auto more = [&](std::size_t count, int room, const char* what) -> std::string {
         if (count <= static_cast<std::size_t>(room)) return {};

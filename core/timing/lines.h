@@ -54,6 +54,10 @@ std::optional<LineRef> lineAt(const Patch& patch, const Library& library, const 
 /// The line whose gates come to an input: through its cable or normals, and whatever passes gates on.
 std::optional<LineRef> lineBehind(const Patch& patch, const Library& library, const JackRef& input);
 
+/// The patch without the cables into posts from which nothing reaches these jacks: it runs as fast as what is looked at
+/// allows.
+Patch onlyWhatReaches(const Patch& patch, const Library& library, const std::vector<JackRef>& jacks);
+
 /// Why the module in the case cannot hold a pattern, with the figure; empty if it can.
 std::string tooMuchFor(const Sequencer& sequencer, const Pattern& pattern);
 

@@ -22,24 +22,6 @@ constexpr int kHold = 2;              ///< the stage, as a contour tells it
 
 enum ContourTells { StageTold, LevelTold, StrikesTold, HeldTold, EndedTold, MissedTold, LeftTold };
 
-/// The patch without the cables that lead nowhere near the jacks.
-Patch onlyWhatReaches(const Patch& patch, const Library& library, const std::vector<JackRef>& jacks) {
-    std::vector<std::string> posts;
-    const auto visit = [&](const std::string& post) {
-        if (!post.empty() && std::ranges::find(posts, post) == posts.end()) posts.push_back(post);
-    };
-    for (const JackRef& jack : jacks) visit(jack.post);
-    for (std::size_t next = 0; next < posts.size(); ++next) {
-        const std::string here = posts[next];
-        for (const JackInfo& jack : library.part(*patch.post(here))->jacks)
-            if (!jack.output) visit(feederOf(patch, library, {here, jack.id}).post);
-    }
-    Patch out = patch;
-    std::erase_if(out.cables,
-                  [&](const Cable& cable) { return std::ranges::find(posts, cable.to.post) == posts.end(); });
-    return out;
-}
-
 /// How a part answers to a contour: it opens a level, it filters, or it is nothing that one looks behind.
 enum class Opens { Nothing, Filter, Level };
 Opens opens(const PartInfo& part) {
@@ -95,6 +77,7 @@ struct WatchedContour {
     int teller = -1;
     GateReader gates{};
     Told before{};
+    float last = 0.0f; ///< volts at the end of the run before
 };
 
 struct WatchedSound {
@@ -123,8 +106,8 @@ class ResponseRun {
         const int variation = options_.variation.value_or(variationOf(patch_, library_, sequencer_));
         out_.sequencer = sequencer_.post;
         out_.cycle = std::max(1L, cycleOf(patch_, library_, sequencer_, variation));
-        out_.shown = std::min(out_.cycle, kMostPulses);
-        lead_ = out_.cycle > kMostPulses ? 0 : std::min(out_.cycle, kLead);
+        out_.shown = std::min(out_.cycle, options_.mostPulses);
+        lead_ = out_.cycle > out_.shown ? 0 : std::min(out_.cycle, kLead);
         if (!run(*renderer)) return failure("the run was cancelled");
         if (pulses_.size() < 2) return failure(fmt::format("no clock pulse comes to {}", patch_.post(sequencer_.post)->name));
         gather();
@@ -274,6 +257,8 @@ class ResponseRun {
                 if (!strikes.empty()) {
                     strikes.back().next = at - strikes.back().at;
                     strikes.back().over = 1e-6 * now[LeftTold];
+                    const int before = static_cast<int>(std::floor(edge.at)) - 1; // in this run, or the one before
+                    strikes.back().atNext = before >= 0 ? out[before] : contour.last;
                 }
                 Strike strike;
                 strike.at = at;
@@ -288,6 +273,7 @@ class ResponseRun {
             }
         }
         contour.before = now;
+        contour.last = out[kRun - 1];
     }
 
     [[nodiscard]] int stepOf(const std::optional<LineRef>& line, const Told& told) const {
@@ -415,7 +401,7 @@ int ContourResponse::notHeld() const {
 }
 
 int ContourResponse::cutOff() const {
-    return static_cast<int>(std::ranges::count_if(strikes, [](const Strike& strike) { return strike.over > 0.0005; }));
+    return static_cast<int>(std::ranges::count_if(strikes, &Strike::cutOff));
 }
 
 int variationOf(const Patch& patch, const Library& library, const Sequencer& sequencer) {

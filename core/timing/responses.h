@@ -7,7 +7,6 @@
 
 #include "engine/render.h"
 #include "engine/tap.h"
-#include "measure/pitch_track.h"
 #include "timing/lines.h"
 #include "units/sentence.h"
 
@@ -30,9 +29,12 @@ struct Strike {
     double openTo = 0.0;  ///< where the gate closes, in pulses
     double next = 0.0;    ///< seconds to the next strike
     float atClose = 0.0f; ///< volts when the gate closes
+    float atNext = 0.0f;  ///< volts just before the next strike
     bool held = false;    ///< it came to its sustain, or where its mode holds
     double missing = 0.0; ///< seconds that the gate was too short for that
     double over = 0.0;    ///< seconds of its tail that the next strike cuts off; 0: it had ended
+
+    [[nodiscard]] bool cutOff() const { return over > 5e-5; } ///< a contour tells microseconds
 };
 
 /// What there is to say of it in sum.
@@ -89,6 +91,7 @@ struct ResponseOptions {
     std::optional<double> tempo{};             ///< instead of the one that the clock's knob gives
     std::optional<int> variation{};            ///< instead of the one that the sequencer's switch gives
     bool sounds = true;                        ///< and not only contours
+    long mostPulses = kMostPulses;             ///< of the cycle
     std::vector<JackRef> pinned{};             ///< jacks that are to be seen as well
     std::function<bool(double)> progress = {}; ///< told 0…1 now and then; false cancels
 };

@@ -3,6 +3,9 @@
 #include "model/pattern_text.h"
 #include "time/time_place.h"
 
+#include <QDropEvent>
+#include <QMimeData>
+
 using namespace lariat;
 using namespace lariat::test;
 
@@ -386,6 +389,166 @@ class TimeWindowTest : public QObject {
         o.move(note.center() + QPointF(0, -30), {});
         QTest::mouseRelease(o.view(), Qt::LeftButton, {}, note.center().toPoint());
         QVERIFY(*o.patch().pattern("tracks") == *demo("kick.json").pattern("tracks"));
+    }
+
+    void scenesAreKeptOrderedAndTakenOut() {
+        InTime o;
+        QVERIFY(!o.time().scenes().isVisible());
+        answerInput({QStringLiteral("Quiet, 2 bars")});
+        o.action("keep-scene")->trigger();
+        QCOMPARE(o.patch().scenes.size(), 1u);
+        QCOMPARE(o.patch().scenes[0].name, std::string("Quiet"));
+        QCOMPARE(o.patch().scenes[0].bars, 2);
+        QVERIFY(o.time().scenes().isVisible());
+        QCOMPARE(o.patch().scenes[0].setting.at("clock").at("tempo"), 112.0);
+        // A second one holds only what is different, and the first says how that stood.
+        o.window.document().apply({SetKnob{"vca-2", "offset", 12.0}}, QStringLiteral("open"));
+        o.time().keepScene(QStringLiteral("Open"), 4);
+        QCOMPARE(o.patch().scenes[1].setting.size(), 1u);
+        QCOMPARE(o.patch().scenes[1].setting.at("vca-2").at("offset"), 12.0);
+        QVERIFY(o.patch().scenes[0].setting.at("vca-2").contains("offset"));
+        // Dragged, the second comes first.
+        SceneStrip& strip = o.time().scenes();
+        const QPoint from = strip.sceneBox(1).center().toPoint();
+        const QPoint to = strip.sceneBox(0).topLeft().toPoint() + QPoint(4, 6);
+        QTest::mousePress(&strip, Qt::LeftButton, {}, from);
+        QTest::mouseMove(&strip, (from + to) / 2);
+        QTest::mouseMove(&strip, to);
+        QTest::mouseRelease(&strip, Qt::LeftButton, {}, to);
+        QCOMPARE(o.patch().scenes[0].name, std::string("Open"));
+        strip.setFocus();
+        QTest::keyClick(&strip, Qt::Key_Right, Qt::ShiftModifier);
+        QCOMPARE(o.patch().scenes[0].name, std::string("Quiet"));
+        QTest::keyClick(&strip, Qt::Key_Delete);
+        QCOMPARE(o.patch().scenes.size(), 1u);
+        o.window.document().history().undo();
+        QCOMPARE(o.patch().scenes.size(), 2u);
+    }
+
+    void scenesAreWrittenInWordsAndPlayed() {
+        InTime o;
+        o.action("write-scenes")->trigger();
+        auto* dialog = o.window.findChild<ScenesDialog*>();
+        QVERIFY(dialog);
+        auto* write = dialog->findChild<QPushButton*>(QStringLiteral("scenes-write"));
+        dialog->text().setPlainText(QStringLiteral("Low: 1 bar\n  clock tempo 240 BPM\n  nobody level 3"));
+        QVERIFY(!write->isEnabled());
+        QVERIFY(dialog->findChild<QLabel*>(QStringLiteral("scenes-said"))->text().contains(QStringLiteral("line 3")));
+        // A check that ends meanwhile leaves what was written.
+        o.window.document().touch();
+        o.settle();
+        QVERIFY(dialog->text().toPlainText().contains(QStringLiteral("nobody")));
+        dialog->text().setPlainText(QStringLiteral("Low: 1 bar\n  clock tempo 240 BPM\nHigh: 1 bar\n  clock tempo 60 BPM\n"));
+        QTest::mouseClick(write, Qt::LeftButton);
+        QCOMPARE(o.patch().scenes.size(), 2u);
+        // Played, the clock runs as the scenes say, whatever its knob says; the patch stays as it is.
+        o.window.sound().rewind();
+        o.action("play-scenes")->trigger();
+        const double tempo = o.patch().post("clock")->knobs.at("tempo");
+        const auto beats = [&] { return o.window.sound().engine().meters.beats.load(); };
+        QTRY_VERIFY_WITH_TIMEOUT(beats() > 0.2 && beats() < 1.0, 3'000);
+        QElapsedTimer timer;
+        timer.start();
+        const double first = beats();
+        QTRY_VERIFY_WITH_TIMEOUT(beats() > first + 2.0, 5'000);
+        const double seconds = 1e-3 * static_cast<double>(timer.elapsed());
+        QVERIFY2(seconds < 0.95, qPrintable(QString::number(seconds))); // two beats are 0.5 s at 240, 1.07 s at 112
+        QCOMPARE(o.patch().post("clock")->knobs.at("tempo"), tempo);
+        // Another patch has no scenes that play.
+        o.window.openCopy(QStringLiteral(LARIAT_SOURCE "/data/demo/kick.json"));
+        QVERIFY(!o.window.sound().playsScenes());
+        QVERIFY(!o.action("play-scenes")->isChecked());
+    }
+
+    void movesAreRecordedAndThinned() {
+        InTime o;
+        o.action("record-moves")->trigger();
+        QVERIFY(o.window.messages().text().contains(QStringLiteral("Keep a scene first")));
+        QVERIFY(!o.action("record-moves")->isChecked());
+        o.time().keepScene(QStringLiteral("Long"), 64);
+        o.window.sound().rewind();
+        o.action("record-moves")->trigger();
+        QVERIFY(o.time().moves().on() && o.window.sound().playsScenes());
+        const KnobInfo& knob = *o.window.document().library().part(*o.patch().post("filter"))->knob("cutoff");
+        const double start = knob.scale.toFraction(knobValue(*o.patch().post("filter"), knob));
+        for (int n = 1; n <= 20; ++n) {
+            QTest::qWait(20);
+            o.window.document().turnKnob("filter", "cutoff", knob.scale.toValue(start + 0.01 * n));
+        }
+        o.action("record-moves")->trigger();
+        QVERIFY(!o.time().moves().on());
+        const auto& moves = o.patch().scenes[0].moves;
+        QVERIFY2(!moves.empty() && moves.size() <= 6, qPrintable(QString::number(moves.size()))); // an even turn is nearly one line
+        QCOMPARE(moves.front().knob, std::string("cutoff"));
+        QVERIFY(std::abs(knob.scale.toFraction(moves.front().from) - start) < 1e-6);
+        QVERIFY(std::abs(knob.scale.toFraction(moves.back().to) - (start + 0.2)) < 1e-6);
+        QVERIFY(moves.back().start > moves.front().start - 1e-9);
+    }
+
+    void rehearsalShowsTheNextMove() {
+        InTime o;
+        o.action("rehearse")->trigger();
+        QVERIFY(o.window.messages().text().contains(QStringLiteral("no scenes to rehearse")));
+        Scene scene{.name = "Swell", .bars = 8};
+        scene.moves = {{.post = "filter", .knob = "cutoff", .from = 400, .to = 800, .start = 16, .beats = 4, .hand = Hand::Left}};
+        o.window.document().apply({SetScenes{{scene}}}, QStringLiteral("a scene"));
+        o.window.sound().setRunning(false);
+        o.window.sound().rewind();
+        o.action("rehearse")->trigger();
+        auto* view = o.window.findChild<Rehearsal*>();
+        QVERIFY(view);
+        QTRY_VERIFY_WITH_TIMEOUT(view->sceneText().startsWith(QStringLiteral("Swell · bar 1 of 8")), 3'000);
+        QVERIFY2(view->moveLine().startsWith(QStringLiteral("left: filter cutoff")) || view->moveLine().startsWith(QStringLiteral("left: Filter cutoff")), qPrintable(view->moveLine()));
+        QTRY_VERIFY_WITH_TIMEOUT(view->countText().contains(QStringLiteral("16")), 3'000);
+        QVERIFY(!view->grab().toImage().isNull());
+        QTest::keyClick(view, Qt::Key_Space);
+        QVERIFY(o.window.sound().engine().running());
+        QPointer<Rehearsal> gone = view;
+        QTest::keyClick(view, Qt::Key_Escape);
+        QTRY_VERIFY(gone.isNull());
+    }
+
+    void theReckonerGoesOntoAKnob() {
+        InTime o;
+        o.window.showPlace(QStringLiteral("patch"));
+        o.action("reckoner")->trigger();
+        auto* reckoner = o.window.findChild<Reckoner*>();
+        QVERIFY(reckoner && reckoner->isVisible());
+        auto* line = reckoner->findChild<QLineEdit*>(QStringLiteral("reckon"));
+        auto* answers = reckoner->findChild<QTreeWidget*>(QStringLiteral("answers"));
+        QTest::keyClicks(line, QStringLiteral("120 bpm"));
+        QVERIFY(answers->topLevelItemCount() > 5);
+        QString sixteenth;
+        for (int i = 0; i < answers->topLevelItemCount(); ++i)
+            if (answers->topLevelItem(i)->text(0) == QLatin1String("a 16th")) sixteenth = answers->topLevelItem(i)->text(1);
+        QCOMPARE(sixteenth, QStringLiteral("125 ms"));
+        // Dropped on the decay of a contour.
+        o.window.selection().choosePost("contour-1");
+        Knob* knob = nullptr;
+        QTRY_VERIFY((knob = o.place().inspector().findChild<Knob*>(QStringLiteral("knob-decay"))) != nullptr ||
+                    (knob = [&]() -> Knob* {
+                        for (Knob* one : o.place().inspector().findChildren<Knob*>())
+                            if (one->accessibleName() == QLatin1String("Decay")) return one;
+                        return nullptr;
+                    }()) != nullptr);
+        QMimeData data;
+        data.setText(sixteenth);
+        QDragEnterEvent enter(QPoint(10, 10), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+        QApplication::sendEvent(knob, &enter);
+        QDropEvent drop(QPointF(10, 10), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+        QApplication::sendEvent(knob, &drop);
+        QVERIFY(std::abs(o.patch().post("contour-1")->knobs.at("decay") - 0.125) < 1e-6);
+        line->clear();
+        QTest::keyClicks(line, QStringLiteral("wobble"));
+        QCOMPARE(answers->topLevelItemCount(), 0);
+    }
+
+    void clocksStandBelow() {
+        InTime o;
+        QTRY_VERIFY_WITH_TIMEOUT(!o.time().responder().clocks().branches.empty(), 30'000);
+        const auto& rows = o.steps().timeLayout().rows;
+        QVERIFY(std::ranges::any_of(rows, [](const TimeRow& row) { return row.kind == TimeRow::Kind::Clock; }));
+        QVERIFY(!o.steps().grab().toImage().isNull());
     }
 
     void anEmptyPatchSaysWhatToDo() {

@@ -5,6 +5,7 @@
 #include "support/rig.h"
 #include "timing/forecast.h"
 #include "timing/pattern_edits.h"
+#include "timing/pattern_midi.h"
 #include "units/key.h"
 
 #include <QtTest>
@@ -193,6 +194,32 @@ class TimingTest : public QObject {
         QCOMPARE(volts("drum-1", 0.012), 5.0);
         QCOMPARE(volts("drum-1", 0.112), 8.0);
         QCOMPARE(volts("drum-2", 0.012), 8.0);
+    }
+
+    /// What goes out as MIDI comes back the same: notes, gates, ties, velocities, and how late they are.
+    void stepsSurviveMidi() {
+        const Track track{"t", notesOf("d3,0.4 - f3,0.75,v90 c4,0.9 = = g3,0.25,+50 - a3,0.5 -*7"), {}, {}};
+        const Performance played = performanceOf(track, 120.0);
+        QCOMPARE(played.lengthBeats, 4.0);
+        StepsFromMidi how;
+        how.quantize = 0;
+        const Steps back = stepsFrom(played, how);
+        for (std::size_t i = 0; i < track.steps.size(); ++i) {
+            QVERIFY2(back[i].kind == track.steps[i].kind, qPrintable(QString::number(i)));
+            if (track.steps[i].kind != Step::Kind::Note) continue;
+            QCOMPARE(back[i].note, track.steps[i].note);
+            QCOMPARE(back[i].velocity, track.steps[i].velocity);
+            QVERIFY(std::abs(back[i].late - track.steps[i].late) < 0.011);
+            QVERIFY2(std::abs(back[i].gate - track.steps[i].gate) < 0.011, qPrintable(QString::number(back[i].gate)));
+        }
+    }
+
+    void hitsSurviveMidi() {
+        const Lane lane{"l", hits("x..X x.x. .... x..."), {}, {}};
+        QCOMPARE(writeHits(hitsFrom(performanceOf(lane, 36, 120.0), {})), writeHits(lane.hits));
+        StepsFromMidi other;
+        other.note = 38;
+        QVERIFY(std::ranges::all_of(hitsFrom(performanceOf(lane, 36, 120.0), other), [](Hit hit) { return hit == Hit::Rest; }));
     }
 
     void linesAreTurnedReversedAndThinned() {

@@ -1,0 +1,242 @@
+#include "time/scene_strip.h"
+
+#include "engine/automation.h"
+#include "look/fonts.h"
+#include "look/text.h"
+#include "shell/theme.h"
+
+#include <QHelpEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QToolTip>
+
+#include <algorithm>
+#include <cmath>
+
+namespace lariat {
+namespace {
+
+constexpr qreal kHead = 92; ///< for what the rows are
+constexpr qreal kScene = 28;
+constexpr qreal kHandRow = 20;
+constexpr qreal kTop = 4;
+constexpr int kFrameMilliseconds = 50;
+
+QColor faint(QColor colour, int alpha) {
+    colour.setAlpha(alpha);
+    return colour;
+}
+
+} // namespace
+
+SceneStrip::SceneStrip(const Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+    setObjectName(QStringLiteral("scenes"));
+    setFocusPolicy(Qt::StrongFocus);
+    setAccessibleName(tr("Scenes and hands"));
+    setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    connect(&session_.document, &Document::replaced, this, [this] {
+        chosen_ = -1;
+        dragged_ = -1;
+    });
+    connect(&session_.document, &Document::changed, this, &SceneStrip::refresh);
+    connect(&frames_, &QTimer::timeout, this, [this] {
+        const double beat = session_.sound.engine().meters.beats.load();
+        if (beat == painted_) return;
+        update(QRectF(xOf(painted_) - 3, 0, 6, height()).toAlignedRect());
+        update(QRectF(xOf(beat) - 3, 0, 6, height()).toAlignedRect());
+    });
+    refresh();
+}
+
+void SceneStrip::refresh() {
+    const Patch& patch = session_.document.patch();
+    warnings_ = checkScenes(patch, session_.document.library(), session_.document.housing());
+    chosen_ = std::min(chosen_, static_cast<int>(patch.scenes.size()) - 1);
+    QStringList names;
+    for (const Scene& scene : patch.scenes) names << q(scene.name);
+    setAccessibleDescription(names.join(QStringLiteral(", ")));
+    setVisible(!patch.scenes.empty());
+    updateGeometry();
+    update();
+}
+
+QSize SceneStrip::sizeHint() const {
+    return {400, static_cast<int>(kTop + kScene + 3 * kHandRow + 6)};
+}
+
+void SceneStrip::choose(int scene) {
+    if (scene == chosen_) return;
+    chosen_ = scene;
+    update();
+    Q_EMIT chosenChanged();
+}
+
+qreal SceneStrip::xOf(double beat) const {
+    const double whole = std::max(1.0, beatsOf(session_.document.patch().scenes));
+    return kHead + std::clamp(beat / whole, 0.0, 1.0) * (width() - kHead - 12);
+}
+
+double SceneStrip::startOf(std::size_t scene) const {
+    double start = 0.0;
+    for (std::size_t s = 0; s < scene; ++s) start += session_.document.patch().scenes[s].beats();
+    return start;
+}
+
+QRectF SceneStrip::sceneBox(std::size_t scene) const {
+    const auto& scenes = session_.document.patch().scenes;
+    if (scene >= scenes.size()) return {};
+    const qreal left = xOf(startOf(scene));
+    return {left, kTop, xOf(startOf(scene) + scenes[scene].beats()) - left - 2, kScene};
+}
+
+QRectF SceneStrip::moveBox(std::size_t scene, std::size_t move) const {
+    const auto& scenes = session_.document.patch().scenes;
+    if (scene >= scenes.size() || move >= scenes[scene].moves.size()) return {};
+    const Move& one = scenes[scene].moves[move];
+    const double start = startOf(scene) + one.start;
+    const qreal left = xOf(start);
+    return {left, kTop + kScene + 3 + kHandRow * static_cast<int>(one.hand), std::max(4.0, xOf(start + one.beats) - left), kHandRow - 3};
+}
+
+int SceneStrip::sceneUnder(const QPointF& at) const {
+    for (std::size_t s = 0; s < session_.document.patch().scenes.size(); ++s) {
+        const QRectF box = sceneBox(s);
+        if (at.x() >= box.left() && at.x() < box.right() + 2) return static_cast<int>(s);
+    }
+    return -1;
+}
+
+void SceneStrip::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    const Look& l = look();
+    painter.fillRect(rect(), l.panel);
+    const Patch& patch = session_.document.patch();
+    painter.setFont(textFont(13));
+    painter.setPen(l.softInk);
+    const QStringList rows{tr("left"), tr("right"), tr("foot")};
+    painter.drawText(QRectF(16, kTop, kHead - 20, kScene), Qt::AlignVCenter, tr("Scenes"));
+    for (int h = 0; h < 3; ++h)
+        painter.drawText(QRectF(16, kTop + kScene + 1 + kHandRow * h, kHead - 20, kHandRow), Qt::AlignVCenter, rows[h]);
+    const double beat = session_.sound.engine().meters.beats.load();
+    const auto [now, since] = sceneAt(patch.scenes, beat);
+    const bool plays = session_.sound.playsScenes();
+    for (std::size_t s = 0; s < patch.scenes.size(); ++s) {
+        const Scene& scene = patch.scenes[s];
+        const QRectF box = sceneBox(s);
+        const bool here = plays && static_cast<int>(s) == now;
+        painter.setPen(QPen(static_cast<int>(s) == chosen_ ? l.accent : l.line, static_cast<int>(s) == chosen_ ? 2 : 1));
+        painter.setBrush(here ? faint(l.accent, l.dark ? 90 : 60) : l.card);
+        painter.drawRect(box.adjusted(0.5, 0.5, -0.5, -0.5));
+        const bool warned = std::ranges::count(warnings_, static_cast<int>(s), &SceneWarning::scene) > 0;
+        painter.setPen(warned ? l.alarm : l.ink);
+        painter.setFont(textFont(13, here));
+        QString text = tr("%1 · %n bar(s)", nullptr, scene.bars).arg(q(scene.name));
+        if (scene.repeats > 1) text += tr(" × %1").arg(scene.repeats);
+        painter.drawText(box.adjusted(6, 0, -4, 0), Qt::AlignVCenter, painter.fontMetrics().elidedText(text, Qt::ElideRight, static_cast<int>(box.width()) - 10));
+        for (std::size_t m = 0; m < scene.moves.size(); ++m) {
+            const QRectF one = moveBox(s, m);
+            painter.setPen(QPen(l.kind(SignalKind::Audio), 1));
+            painter.setBrush(faint(l.kind(SignalKind::Audio), 40));
+            painter.drawRect(one.adjusted(0.5, 0.5, -0.5, -0.5));
+            painter.setPen(l.ink);
+            painter.setFont(textFont(13));
+            const QString what = q(moveText(scene.moves[m], patch, session_.document.library()));
+            if (one.width() > 40)
+                painter.drawText(one.adjusted(4, -1, -2, 0), Qt::AlignVCenter, painter.fontMetrics().elidedText(what, Qt::ElideRight, static_cast<int>(one.width()) - 6));
+        }
+    }
+    if (dragged_ >= 0 && droppedAt_ >= 0) {
+        const qreal x = droppedAt_ < static_cast<int>(patch.scenes.size()) ? sceneBox(static_cast<std::size_t>(droppedAt_)).left() - 1 : xOf(1e12);
+        painter.fillRect(QRectF(x - 1, kTop, 3, kScene), l.accent);
+    }
+    painted_ = beat;
+    if (!plays) return;
+    painter.fillRect(QRectF(xOf(beat) - 1, kTop, 2, height() - kTop - 4), l.ink);
+}
+
+void SceneStrip::mousePressEvent(QMouseEvent* event) {
+    if (event->button() != Qt::LeftButton) return;
+    const int scene = sceneUnder(event->position());
+    choose(scene);
+    dragged_ = event->position().y() < kTop + kScene ? scene : -1;
+    droppedAt_ = -1;
+}
+
+void SceneStrip::mouseMoveEvent(QMouseEvent* event) {
+    if (dragged_ < 0) return;
+    const int over = sceneUnder(event->position());
+    if (over < 0) return;
+    const QRectF box = sceneBox(static_cast<std::size_t>(over));
+    const int at = event->position().x() < box.center().x() ? over : over + 1;
+    droppedAt_ = at == dragged_ || at == dragged_ + 1 ? -1 : at;
+    update();
+}
+
+void SceneStrip::mouseReleaseEvent(QMouseEvent*) {
+    const int from = dragged_;
+    const int to = droppedAt_;
+    dragged_ = droppedAt_ = -1;
+    if (from >= 0 && to >= 0) moveScene(from, to > from ? to - 1 : to);
+    update();
+}
+
+void SceneStrip::mouseDoubleClickEvent(QMouseEvent*) {
+    Q_EMIT writeWanted();
+}
+
+void SceneStrip::moveScene(int from, int to) {
+    std::vector<Scene> scenes = session_.document.patch().scenes;
+    if (from >= static_cast<int>(scenes.size()) || to < 0 || to >= static_cast<int>(scenes.size())) return;
+    Scene moved = std::move(scenes[static_cast<std::size_t>(from)]);
+    scenes.erase(scenes.begin() + from);
+    scenes.insert(scenes.begin() + to, std::move(moved));
+    session_.document.apply({SetScenes{std::move(scenes)}}, tr("move a scene"));
+    choose(to);
+}
+
+void SceneStrip::keyPressEvent(QKeyEvent* event) {
+    const int count = static_cast<int>(session_.document.patch().scenes.size());
+    const bool shift = event->modifiers().testFlag(Qt::ShiftModifier);
+    switch (event->key()) {
+    case Qt::Key_Left:
+    case Qt::Key_Right: {
+        const int by = event->key() == Qt::Key_Left ? -1 : 1;
+        const int to = std::clamp(chosen_ + by, 0, count - 1);
+        return shift && chosen_ >= 0 ? moveScene(chosen_, to) : choose(to);
+    }
+    case Qt::Key_Delete: {
+        if (chosen_ < 0) return;
+        std::vector<Scene> scenes = session_.document.patch().scenes;
+        scenes.erase(scenes.begin() + chosen_);
+        session_.document.apply({SetScenes{std::move(scenes)}}, tr("take a scene out"));
+        return;
+    }
+    case Qt::Key_Return:
+        return Q_EMIT writeWanted();
+    default:
+        QWidget::keyPressEvent(event);
+    }
+}
+
+void SceneStrip::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    frames_.start(kFrameMilliseconds);
+}
+
+void SceneStrip::hideEvent(QHideEvent* event) {
+    frames_.stop();
+    QWidget::hideEvent(event);
+}
+
+bool SceneStrip::event(QEvent* event) {
+    if (event->type() != QEvent::ToolTip) return QWidget::event(event);
+    const auto* help = static_cast<QHelpEvent*>(event);
+    const int scene = sceneUnder(help->pos());
+    QStringList texts;
+    for (const SceneWarning& warning : warnings_)
+        if (warning.scene == scene) texts << said(warning.text);
+    texts.isEmpty() ? QToolTip::hideText() : QToolTip::showText(help->globalPos(), texts.join(QLatin1Char('\n')), this);
+    return true;
+}
+
+} // namespace lariat
