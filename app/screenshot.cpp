@@ -43,7 +43,8 @@ int takePicture(MainWindow& window, const Pose& pose) {
     timer.restart();
     while (timer.elapsed() < kSettleMilliseconds) QApplication::processEvents(QEventLoop::AllEvents, 20);
     if (auto* time = dynamic_cast<TimePlace*>(window.place(QStringLiteral("time"))); time && time->isVisible())
-        while ((!time->responder().foretold() || !window.checker().settled()) && timer.elapsed() < kPatienceMilliseconds)
+        while ((!time->responder().foretold() || !window.checker().settled()) &&
+               timer.elapsed() < kPatienceMilliseconds)
             QApplication::processEvents(QEventLoop::AllEvents, 20);
     QDir().mkpath(QFileInfo(pose.file).absolutePath());
     if (window.grab().save(pose.file)) return 0;

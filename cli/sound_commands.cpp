@@ -75,9 +75,7 @@ void addRender(CLI::App& app, Context& context) {
     command->add_option("--probe", options->probes,
                         "post.jack=file.wav, an output or an input, recorded in volts at the engine's rate");
     auto* length = command->add_option("--seconds", options->seconds, "Length");
-    length
-        ->check(CLI::Range(0.001, 3600.0))
-        ->capture_default_str();
+    length->check(CLI::Range(0.001, 3600.0))->capture_default_str();
     command->add_option("--rate", options->rate, "Rate of the mix in Hz")
         ->check(CLI::Range(8000.0, 192000.0))
         ->capture_default_str();
@@ -87,7 +85,8 @@ void addRender(CLI::App& app, Context& context) {
     command->add_option("--seed", options->seed, "Seed of everything random; default: the patch's own")
         ->check(CLI::Range(0LL, 0x7fffffffLL));
     command->add_flag("--scenes", options->scenes, "Knobs follow the scenes; without --seconds the whole song");
-    command->add_option("--stems", options->stems, "A folder for one WAV file of each voice, as it leaves for what all share");
+    command->add_option("--stems", options->stems,
+                        "A folder for one WAV file of each voice, as it leaves for what all share");
     command->add_flag("--real-case", options->realCase, "With what the metal adds: sag, noise, thresholds, drift");
     command->add_option("--until-row", options->untilRow, "The patch as it was after so many rows")
         ->check(CLI::NonNegativeNumber);
@@ -97,7 +96,9 @@ void addRender(CLI::App& app, Context& context) {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
         RenderOptions render;
-        if (options->scenes && patch.scenes.empty()) throw Failed{Error{options->file.string(), "scenes", "there are none to follow; write some with lariat-cli scenes"}};
+        if (options->scenes && patch.scenes.empty())
+            throw Failed{
+                Error{options->file.string(), "scenes", "there are none to follow; write some with lariat-cli scenes"}};
         constexpr double kRing = 4.0; // seconds for what rings on behind the last bar
         if (options->scenes && length->count() == 0) options->seconds = secondsOf(patch, workspace.library) + kRing;
         for (const int row : options->silenced) {

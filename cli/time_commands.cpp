@@ -144,7 +144,8 @@ Result<Pattern> changed(const Patch& patch, const Sequencer& sequencer, const Pa
     const int index = (isLane ? o.lane : o.track) - 1;
     const int room = isLane ? sequencer.lanes : sequencer.tracks;
     if (index >= room)
-        return failure(fmt::format("there is no {} {}; this module has {}", isLane ? "lane" : "track", index + 1, room));
+        return failure(
+            fmt::format("there is no {} {}; this module has {}", isLane ? "lane" : "track", index + 1, room));
     const int variation = variationNamed(o.variation, sequencer);
     const LineRef line{sequencer.post, isLane, index};
     Pattern pattern = patternOf(patch, sequencer.post);
@@ -165,7 +166,9 @@ Result<Pattern> changed(const Patch& patch, const Sequencer& sequencer, const Pa
         if (o.transpose) track.steps = transposed(std::move(track.steps), {}, *o.transpose);
         if (o.degrees) {
             const auto key = parseKey(patch.key);
-            if (!key) return failure(fmt::format("\"{}\" is no key that notes could move in; name one, such as D minor", patch.key));
+            if (!key)
+                return failure(
+                    fmt::format("\"{}\" is no key that notes could move in; name one, such as D minor", patch.key));
             track.steps = movedInKey(std::move(track.steps), {}, *key, *o.degrees);
         }
         if (o.humanize) track.steps = humanized(std::move(track.steps), {}, *o.humanize);
@@ -177,7 +180,8 @@ Result<Pattern> changed(const Patch& patch, const Sequencer& sequencer, const Pa
     if (o.triplets) stride->triplets = *o.triplets;
     if (o.lock) stride->lock = *o.lock;
     if (!o.direction.empty())
-        stride->direction = static_cast<Direction>(std::ranges::find(kDirections, o.direction) - std::begin(kDirections));
+        stride->direction =
+            static_cast<Direction>(std::ranges::find(kDirections, o.direction) - std::begin(kDirections));
     return pattern;
 }
 
@@ -211,12 +215,15 @@ void toMidi(const Patch& patch, const Library& library, const Sequencer& sequenc
     const Pattern pattern = patternOf(patch, sequencer.post);
     const int variation = variationNamed(o.variation, sequencer);
     const int index = (o.lane > 0 ? o.lane : o.track) - 1;
-    if (stepsOf(pattern, {sequencer.post, o.lane > 0, index}, variation) == 0) refuse("this line is not written; there is nothing to put into a file");
+    if (stepsOf(pattern, {sequencer.post, o.lane > 0, index}, variation) == 0)
+        refuse("this line is not written; there is nothing to put into a file");
     const double tempo = std::max(20.0, tempoOf(patch, library));
     constexpr int kC2 = 36;
-    need(writeMidiFile(o.toMidi, o.lane > 0 ? performanceOf(pattern.lanesOf(variation)[static_cast<std::size_t>(index)], noteNamed(o.note).value_or(kC2),
-                                                            tempo, o.channel.value_or(10) - 1)
-                                            : performanceOf(pattern.tracksOf(variation)[static_cast<std::size_t>(index)], tempo, o.channel.value_or(1) - 1)));
+    need(writeMidiFile(o.toMidi, o.lane > 0
+                                     ? performanceOf(pattern.lanesOf(variation)[static_cast<std::size_t>(index)],
+                                                     noteNamed(o.note).value_or(kC2), tempo, o.channel.value_or(10) - 1)
+                                     : performanceOf(pattern.tracksOf(variation)[static_cast<std::size_t>(index)],
+                                                     tempo, o.channel.value_or(1) - 1)));
 }
 
 Json factsJson(const std::vector<Fact>& facts) {
@@ -251,7 +258,8 @@ void printResponses(const Responses& responses, const Patch& patch, bool perStep
             if (perStep)
                 fmt::print("      step {:>2} at pulse {:6.2f}: open {:.1f} ms, {:.2f} V when the gate closes{}{}\n",
                            strike.step + 1, strike.pulse, 1e3 * strike.open, static_cast<double>(strike.atClose),
-                           contour.sustains && !strike.held ? fmt::format(", {:.1f} ms short", 1e3 * strike.missing) : "",
+                           contour.sustains && !strike.held ? fmt::format(", {:.1f} ms short", 1e3 * strike.missing)
+                                                            : "",
                            strike.over > 0.0 ? fmt::format(", tail {:.1f} ms too long", 1e3 * strike.over) : "");
     }
     for (const SoundResponse& sound : responses.sounds) {
@@ -284,8 +292,9 @@ Json responsesJson(const Responses& responses) {
                           {"low", sound.low},
                           {"high", sound.high},
                           {"facts", factsJson(sound.facts)}});
-    return {{"post", responses.sequencer}, {"pulse", responses.pulseSeconds}, {"cycle", responses.cycle},
-            {"run", responses.shown},      {"contours", contours},            {"sounds", sounds}};
+    return {{"post", responses.sequencer}, {"pulse", responses.pulseSeconds},
+            {"cycle", responses.cycle},    {"run", responses.shown},
+            {"contours", contours},        {"sounds", sounds}};
 }
 
 void answerForecast(const Patch& patch, const Library& library, const std::string& post, bool json) {
@@ -311,18 +320,21 @@ void answerForecast(const Patch& patch, const Library& library, const std::strin
 void addPattern(CLI::App& app, Context& context) {
     auto options = std::make_shared<PatternOptions>();
     auto* command = app.add_subcommand("pattern", "Show what sequencers play, or write and change a line of it");
-    giveExamples(*command, "  lariat-cli pattern data/demo/lamp.json\n"
-                           "  lariat-cli pattern mine.json --track 1 --words \"d3 d3 - f3~ = c4!\" --in-place\n"
-                           "  lariat-cli pattern mine.json --lane 2 --variation B --words \"x... x.X.\" --out new.json\n"
-                           "  lariat-cli pattern mine.json --track 1 --rotate 1 --transpose -12 --in-place\n"
-                           "  lariat-cli pattern mine.json --track 1 --from-midi tune.mid --channel 1 --in-place\n"
-                           "  lariat-cli pattern mine.json --track 1 --to-midi tune.mid");
+    giveExamples(*command,
+                 "  lariat-cli pattern data/demo/lamp.json\n"
+                 "  lariat-cli pattern mine.json --track 1 --words \"d3 d3 - f3~ = c4!\" --in-place\n"
+                 "  lariat-cli pattern mine.json --lane 2 --variation B --words \"x... x.X.\" --out new.json\n"
+                 "  lariat-cli pattern mine.json --track 1 --rotate 1 --transpose -12 --in-place\n"
+                 "  lariat-cli pattern mine.json --track 1 --from-midi tune.mid --channel 1 --in-place\n"
+                 "  lariat-cli pattern mine.json --track 1 --to-midi tune.mid");
     command->add_option("patch", options->file, "Patch file")->required();
     command->add_option("--post", options->post, "The sequencer; needed where there are several");
     command->add_option("--variation", options->variation, "A to H; one that is not written begins as a copy of A");
-    auto* track = command->add_option("--track", options->track, "Track to change, counted from 1")->check(CLI::Range(1, 64));
+    auto* track =
+        command->add_option("--track", options->track, "Track to change, counted from 1")->check(CLI::Range(1, 64));
     command->add_option("--lane", options->lane, "Lane to change")->check(CLI::Range(1, 64))->excludes(track);
-    command->add_option("--words", options->words, "The line in words: notes, - rest, = tie, ! accent, ~ slide; x, X and .");
+    command->add_option("--words", options->words,
+                        "The line in words: notes, - rest, = tie, ! accent, ~ slide; x, X and .");
     command->add_option("--name", options->name, "Its name");
     command->add_option("--length", options->length, "Steps")->check(CLI::Range(1, static_cast<int>(kMaxSteps)));
     command->add_flag("--reverse", options->reverse, "Back to front");
@@ -332,30 +344,39 @@ void addPattern(CLI::App& app, Context& context) {
     command->add_option("--degrees", options->degrees, "Notes of the patch's key")->check(CLI::Range(-127, 127));
     command->add_option("--humanize", options->humanize, "Velocities and gates a little uneven, from this seed");
     command->add_option("--division", options->division, "Clock pulses a step")->check(CLI::Range(1, 16));
-    command->add_option("--swing", options->swing, "Per cent of two steps that the first takes")->check(CLI::Range(50.0, 75.0));
+    command->add_option("--swing", options->swing, "Per cent of two steps that the first takes")
+        ->check(CLI::Range(50.0, 75.0));
     command->add_option("--triplets", options->triplets, "Three steps in the time of two");
-    command->add_option("--direction", options->direction)->check(CLI::IsMember({"forward", "backward", "pendulum", "random"}));
-    command->add_option("--lock", options->lock, "Group that changes variation together; 0: alone")->check(CLI::Range(0, 16));
+    command->add_option("--direction", options->direction)
+        ->check(CLI::IsMember({"forward", "backward", "pendulum", "random"}));
+    command->add_option("--lock", options->lock, "Group that changes variation together; 0: alone")
+        ->check(CLI::Range(0, 16));
     command->add_option("--from-midi", options->fromMidi, "Take the line from a MIDI file")->check(CLI::ExistingFile);
-    command->add_option("--to-midi", options->toMidi, "Write the line into a MIDI file; the patch stays as it is")->check(notEmpty);
-    command->add_option("--channel", options->channel, "MIDI channel; default: all of a file, 1 for tracks and 10 for lanes")->check(CLI::Range(1, 16));
+    command->add_option("--to-midi", options->toMidi, "Write the line into a MIDI file; the patch stays as it is")
+        ->check(notEmpty);
+    command
+        ->add_option("--channel", options->channel,
+                     "MIDI channel; default: all of a file, 1 for tracks and 10 for lanes")
+        ->check(CLI::Range(1, 16));
     command->add_option("--note", options->note, "Of a lane: the note that is its hit");
     command->add_option("--quantize", options->quantize, "Per cent of the way to the step")->check(CLI::Range(0, 100));
     options->addOptions(*command);
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
-        if (!options->changes() && !(options->fromMidi.empty() && options->toMidi.empty())) refuse("choose the line with --track or --lane");
+        if (!options->changes() && !(options->fromMidi.empty() && options->toMidi.empty()))
+            refuse("choose the line with --track or --lane");
         if (!options->changes()) {
             if (!options->post.empty()) (void)sequencerNamed(patch, workspace.library, options->post);
             return show(patch, workspace.library, options->post, context.json);
         }
         const Sequencer sequencer = sequencerNamed(patch, workspace.library, options->post);
         if (!sequencer.plays)
-            refuse(fmt::format("the steps of {} are its knobs; turn them with tie, as in \"{} step 1 40 %\"", sequencer.post,
-                               patch.post(sequencer.post)->name));
+            refuse(fmt::format("the steps of {} are its knobs; turn them with tie, as in \"{} step 1 40 %\"",
+                               sequencer.post, patch.post(sequencer.post)->name));
         if (!options->toMidi.empty()) return toMidi(patch, workspace.library, sequencer, *options);
-        if (!options->fromMidi.empty()) patch = need(applyEdit(patch, SetPattern{fromMidi(patch, sequencer, *options)}));
+        if (!options->fromMidi.empty())
+            patch = need(applyEdit(patch, SetPattern{fromMidi(patch, sequencer, *options)}));
         Pattern pattern = need(changed(patch, sequencer, *options));
         if (const std::string why = tooMuchFor(sequencer, pattern); !why.empty()) refuse(why);
         patch = need(applyEdit(patch, SetPattern{std::move(pattern)}));
@@ -388,7 +409,8 @@ void addResponses(CLI::App& app, Context& context) {
     command->add_flag("--contours", options->contours, "Contours only, which is quicker");
     command->add_flag("--steps", options->perStep, "Figures of every note");
     command->add_option("--fit", options->fit, "A contour post to fit to the steps");
-    command->add_option("--to", options->to, "sustain: it is just reached; next: the tail just ends before the next note")
+    command
+        ->add_option("--to", options->to, "sustain: it is just reached; next: the tail just ends before the next note")
         ->check(CLI::IsMember({"sustain", "next"}));
     command->add_option("--step", options->step, "The step to fit to, counted from 1; default: all notes");
     options->addOptions(*command);
@@ -409,16 +431,19 @@ void addResponses(CLI::App& app, Context& context) {
             how.tempo = parseNumber(options->tempo);
             const TempoHome home = tempoHome(patch, library);
             if (!how.tempo || !home.knob || !(*how.tempo >= home.knob->scale.min && *how.tempo <= home.knob->scale.max))
-                refuse(fmt::format("\"{}\" is no tempo of this patch's clock; write a number of beats per minute, or 40..240",
-                                   options->tempo));
+                refuse(fmt::format(
+                    "\"{}\" is no tempo of this patch's clock; write a number of beats per minute, or 40..240",
+                    options->tempo));
         }
         if (!options->fit.empty()) {
             const Fit fit = options->to == "sustain" ? Fit::ReachSustain : Fit::EndBeforeNext;
-            const SetKnob turn = need(fitToStep(patch, library, sequencer.post, options->fit, fit, options->step - 1, how));
+            const SetKnob turn =
+                need(fitToStep(patch, library, sequencer.post, options->fit, fit, options->step - 1, how));
             patch = need(applyEdit(patch, turn));
             options->write(patch);
             const KnobInfo& knob = *library.part(*patch.post(turn.post))->knob(turn.knob);
-            if (!context.json) fmt::print("{} of {} at {}\n", knob.name, patch.post(turn.post)->name, knob.scale.text(turn.value));
+            if (!context.json)
+                fmt::print("{} of {} at {}\n", knob.name, patch.post(turn.post)->name, knob.scale.text(turn.value));
         }
         const Responses responses = need(responsesOf(patch, library, sequencer.post, how));
         if (context.json)
@@ -461,7 +486,8 @@ void addClocks(CLI::App& app, Context& context) {
             if (context.json)
                 resets.push_back({{"post", reset.post}, {"by", reset.by.post.empty() ? "" : reset.by.text()}});
             else
-                fmt::print("{} {}\n", reset.post, reset.by.post.empty() ? "is not reset" : "is reset by " + reset.by.text());
+                fmt::print("{} {}\n", reset.post,
+                           reset.by.post.empty() ? "is not reset" : "is reset by " + reset.by.text());
         }
         if (context.json) std::cout << dump({{"branches", branches}, {"resets", resets}});
     });
@@ -472,11 +498,13 @@ void addScenes(CLI::App& app, Context& context) {
         std::filesystem::path words;
     };
     auto options = std::make_shared<Options>();
-    auto* command = app.add_subcommand("scenes", "Show the scenes of a patch in words, or write them; say what hands cannot play");
+    auto* command =
+        app.add_subcommand("scenes", "Show the scenes of a patch in words, or write them; say what hands cannot play");
     giveExamples(*command, "  lariat-cli scenes data/demo/night-watch.json > scenes.txt\n"
                            "  lariat-cli scenes mine.json --words scenes.txt --in-place");
     command->add_option("patch", options->file, "Patch file")->required();
-    command->add_option("--words", options->words, "A text file: \"Intro: 8 bars\", knobs, and moves below it")->check(CLI::ExistingFile);
+    command->add_option("--words", options->words, "A text file: \"Intro: 8 bars\", knobs, and moves below it")
+        ->check(CLI::ExistingFile);
     options->addOptions(*command);
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
@@ -492,7 +520,11 @@ void addScenes(CLI::App& app, Context& context) {
             Json scenes = Json::array();
             double start = 0.0;
             for (const Scene& scene : patch.scenes) {
-                scenes.push_back({{"name", scene.name}, {"bars", scene.bars}, {"repeats", scene.repeats}, {"start", start}, {"moves", scene.moves.size()}});
+                scenes.push_back({{"name", scene.name},
+                                  {"bars", scene.bars},
+                                  {"repeats", scene.repeats},
+                                  {"start", start},
+                                  {"moves", scene.moves.size()}});
                 start += scene.beats();
             }
             Json said = Json::array();
@@ -512,7 +544,8 @@ void addReckon(CLI::App& app, Context& context) {
         ReckonContext how;
     };
     auto options = std::make_shared<Options>();
-    auto* command = app.add_subcommand("reckon", "Work out tempos, times, pitches, intervals, attenuators, levels, lengths");
+    auto* command =
+        app.add_subcommand("reckon", "Work out tempos, times, pitches, intervals, attenuators, levels, lengths");
     giveExamples(*command, "  lariat-cli reckon 112 bpm\n"
                            "  lariat-cli reckon d4 / 4 5 6\n"
                            "  lariat-cli reckon \"7 st from 5 v\"\n"

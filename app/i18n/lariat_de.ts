@@ -4021,6 +4021,56 @@
         <source>Rehearse</source>
         <translation>Proben</translation>
     </message>
+    <message>
+        <source>Take the line from a M&amp;IDI file…</source>
+        <translation>Spur aus einer M&amp;IDI-Datei nehmen …</translation>
+    </message>
+    <message>
+        <source>Save the line as a MIDI &amp;file…</source>
+        <translation>Spur als MIDI-&amp;Datei speichern …</translation>
+    </message>
+    <message>
+        <source>Choose a track or a lane first; what the file holds goes there.</source>
+        <translation>Zuerst eine Tonspur oder Schlagspur wählen; dorthin geht, was die Datei enthält.</translation>
+    </message>
+    <message>
+        <source>Take the line from a MIDI file</source>
+        <translation>Spur aus einer MIDI-Datei nehmen</translation>
+    </message>
+    <message>
+        <source>MIDI files (*.mid *.midi)</source>
+        <translation>MIDI-Dateien (*.mid *.midi)</translation>
+    </message>
+    <message>
+        <source>take %1</source>
+        <translation>%1 nehmen</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n step(s) from %1.</source>
+        <translation>
+            <numerusform>%n Schritt aus %1.</numerusform>
+            <numerusform>%n Schritte aus %1.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n note(s) had no step of their own and were left out.</source>
+        <translation>
+            <numerusform>%n Note hatte keinen eigenen Schritt und entfiel.</numerusform>
+            <numerusform>%n Noten hatten keinen eigenen Schritt und entfielen.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Choose a line with steps first; that is what the file will hold.</source>
+        <translation>Zuerst eine Spur mit Schritten wählen; sie kommt in die Datei.</translation>
+    </message>
+    <message>
+        <source>Save the line as a MIDI file</source>
+        <translation>Spur als MIDI-Datei speichern</translation>
+    </message>
+    <message>
+        <source>The line is in %1.</source>
+        <translation>Die Spur ist in %1.</translation>
+    </message>
 </context>
 <context>
     <name>lariat::TransportBar</name>

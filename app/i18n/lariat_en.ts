@@ -122,4 +122,21 @@
         </translation>
     </message>
 </context>
+<context>
+    <name>lariat::TimePlace</name>
+    <message numerus="yes">
+        <source>%n step(s) from %1.</source>
+        <translation>
+            <numerusform>%n step from %1.</numerusform>
+            <numerusform>%n steps from %1.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n note(s) had no step of their own and were left out.</source>
+        <translation>
+            <numerusform>%n note had no step of their own and were left out.</numerusform>
+            <numerusform>%n notes had no step of their own and were left out.</numerusform>
+        </translation>
+    </message>
+</context>
 </TS>

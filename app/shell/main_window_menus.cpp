@@ -173,10 +173,11 @@ void MainWindow::renderToFile() {
     constexpr int kUsual = 30;
     constexpr double kRing = 4.0; // for what rings on behind the last bar of the scenes
     const int usual = sound_.playsScenes() && !document_.patch().scenes.empty()
-                          ? static_cast<int>(std::clamp(std::ceil(secondsOf(document_.patch(), document_.library()) + kRing), 1.0, 3600.0))
+                          ? static_cast<int>(std::clamp(
+                                std::ceil(secondsOf(document_.patch(), document_.library()) + kRing), 1.0, 3600.0))
                           : kUsual;
-    const int seconds =
-        QInputDialog::getInt(this, tr("Sound to a file"), tr("How many seconds from bar 1 on?"), usual, 1, 3600, 10, &ok);
+    const int seconds = QInputDialog::getInt(this, tr("Sound to a file"), tr("How many seconds from bar 1 on?"), usual,
+                                             1, 3600, 10, &ok);
     if (!ok) return;
     const QString file = askWhereToSave(this, tr("Sound to a file"),
                                         q(document_.patch().title).toLower().left(40) + QStringLiteral(".wav"),
@@ -187,7 +188,8 @@ void MainWindow::renderToFile() {
         return;
     }
     const auto work = [patch = document_.patch(), library = &document_.library(), seconds, real = sound_.realCase(),
-                       silenced = sound_.listening().silenced(), scenes = sound_.playsScenes(), file](const Progress& progress) -> QString {
+                       silenced = sound_.listening().silenced(), scenes = sound_.playsScenes(),
+                       file](const Progress& progress) -> QString {
         RenderOptions options;
         options.seconds = seconds;
         options.realCase = real;
@@ -239,7 +241,8 @@ void MainWindow::showShortcuts() {
     more(tr("Left, Right"), tr("On the steps: the step before or after; with Shift more of them"));
     more(tr("Up, Down"), tr("On the steps: notes along the key; with Shift by semitones"));
     more(tr("Page Up, Page Down"), tr("On the steps: the line before or after"));
-    more(tr("a to g, x, -, =, !, ~"), tr("On the steps: notes, a hit, a rest, a tie; accent or slide of the step before"));
+    more(tr("a to g, x, -, =, !, ~"),
+         tr("On the steps: notes, a hit, a rest, a tie; accent or slide of the step before"));
     more(QStringLiteral("&lt;, &gt;"), tr("On the steps: letters an octave lower or higher"));
     more(tr("Up, Down"), tr("On a knob: ten minutes of the clock hand; with Shift one minute"));
     more(tr("Enter"), tr("On a knob: type a value or a position"));

@@ -38,7 +38,12 @@ std::vector<int> Selection::cables() const {
 
 void Selection::chooseCable(int cable) {
     const Cable* found = document_.patch().cable(cable);
-    choose({.post = found ? found->to.post : chosen_.post, .cable = cable, .also = {}, .jack = {}, .line = {}, .steps = {}});
+    choose({.post = found ? found->to.post : chosen_.post,
+            .cable = cable,
+            .also = {},
+            .jack = {},
+            .line = {},
+            .steps = {}});
 }
 
 void Selection::alsoChoose(int cable) {

@@ -40,7 +40,8 @@ EntryBar::EntryBar(StepEntry& entry, Recorder& recorder, QWidget* parent)
     countIn_ = add(new QSpinBox, "record-count-in", tr("Bars of four beats before the recording begins"));
     countIn_->setRange(0, 4);
     countIn_->setPrefix(tr("count-in "));
-    click_ = add(new QCheckBox(tr("click")), "record-click", tr("A click on each beat while it records; only you hear it"));
+    click_ =
+        add(new QCheckBox(tr("click")), "record-click", tr("A click on each beat while it records; only you hear it"));
     layout->addStretch(1);
     for (QWidget* one : std::initializer_list<QWidget*>{enter_, record_, how_, quantize_, countIn_, click_})
         one->setAccessibleName(one->toolTip());

@@ -91,7 +91,8 @@ void ForecastView::paintEvent(QPaintEvent*) {
 
 void ForecastView::mousePressEvent(QMouseEvent* event) {
     for (std::size_t i = 0; i < forecasts_.size(); ++i)
-        if (QRectF(0, topOf(i), width(), textHeight(i) + kBar + 6).contains(event->position())) return Q_EMIT pressed(i);
+        if (QRectF(0, topOf(i), width(), textHeight(i) + kBar + 6).contains(event->position()))
+            return Q_EMIT pressed(i);
 }
 
 bool ForecastView::event(QEvent* event) {

@@ -63,12 +63,14 @@ void LineEditor::playVariation(const std::string& post, int variation) {
         edits.emplace_back(SetPattern{std::move(pattern)});
     }
     shown_.erase(post);
-    const double now = knobValue(*patch.post(post), *session_.document.library().part(*patch.post(post))->knob(found->variationKnob));
+    const double now =
+        knobValue(*patch.post(post), *session_.document.library().part(*patch.post(post))->knob(found->variationKnob));
     if (now != static_cast<double>(variation))
         edits.emplace_back(SetKnob{post, found->variationKnob, static_cast<double>(variation)});
     const QString letter(QLatin1Char(static_cast<char>('A' + variation)));
     if (!edits.empty())
-        session_.document.apply(edits, written ? tr("play variation %1").arg(letter) : tr("begin variation %1").arg(letter));
+        session_.document.apply(edits,
+                                written ? tr("play variation %1").arg(letter) : tr("begin variation %1").arg(letter));
     Q_EMIT variationShown();
 }
 
@@ -97,13 +99,15 @@ bool LineEditor::change(const std::string& post, const QString& name, const std:
 bool LineEditor::changeTrack(const QString& name, const std::function<void(Track&)>& how, const QString& what) {
     if (line().post.empty() || line().lane) return false;
     const LineRef at = line();
-    return change(at.post, name, [&](Pattern& p) { how(trackAt(p, shown(at.post), at.index)); }, what);
+    return change(
+        at.post, name, [&](Pattern& p) { how(trackAt(p, shown(at.post), at.index)); }, what);
 }
 
 bool LineEditor::changeLane(const QString& name, const std::function<void(Lane&)>& how, const QString& what) {
     if (line().post.empty() || !line().lane) return false;
     const LineRef at = line();
-    return change(at.post, name, [&](Pattern& p) { how(laneAt(p, shown(at.post), at.index)); }, what);
+    return change(
+        at.post, name, [&](Pattern& p) { how(laneAt(p, shown(at.post), at.index)); }, what);
 }
 
 bool LineEditor::changeStride(const QString& name, const std::function<void(Stride&)>& how) {

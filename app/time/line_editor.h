@@ -27,7 +27,9 @@ class LineEditor : public QObject {
     [[nodiscard]] const std::set<int>& steps() const { return session_.selection.chosen().steps; }
     /// Where the next step that is entered goes.
     [[nodiscard]] int cursor() const;
-    void choose(const LineRef& line, std::set<int> steps = {}) { session_.selection.chooseSteps(line, std::move(steps)); }
+    void choose(const LineRef& line, std::set<int> steps = {}) {
+        session_.selection.chooseSteps(line, std::move(steps));
+    }
     [[nodiscard]] std::optional<Sequencer> sequencer() const;
     [[nodiscard]] Pattern pattern() const { return patternOf(session_.document.patch(), line().post); }
     /// The track or lane that is worked on, as it is written; nullptr if it is not, or if it is of another kind.

@@ -99,7 +99,8 @@ void MoveRecorder::stop() {
         for (std::size_t first = 0; first < points.size();) {
             std::size_t last = first;
             while (last + 1 < points.size() && points[last + 1].beat - points[last].beat <= kPause) ++last;
-            const auto straight = thinned({points.begin() + static_cast<long>(first), points.begin() + static_cast<long>(last) + 1}, kWithin);
+            const auto straight = thinned(
+                {points.begin() + static_cast<long>(first), points.begin() + static_cast<long>(last) + 1}, kWithin);
             for (std::size_t i = 1; i < straight.size(); ++i) {
                 const auto [scene, start] = sceneAt(scenes, straight[i - 1].beat);
                 if (scene < 0) {
@@ -109,9 +110,14 @@ void MoveRecorder::stop() {
                 Scene& into = scenes[static_cast<std::size_t>(scene)];
                 const double end = std::min(straight[i].beat, start + into.beats());
                 if (into.moves.size() >= kMostMoves) continue;
-                into.moves.push_back({knob.first, knob.second, info->scale.toValue(straight[i - 1].travel),
-                                      info->scale.toValue(straight[i].travel), straight[i - 1].beat - start,
-                                      end - straight[i - 1].beat, hand_, {}});
+                into.moves.push_back({knob.first,
+                                      knob.second,
+                                      info->scale.toValue(straight[i - 1].travel),
+                                      info->scale.toValue(straight[i].travel),
+                                      straight[i - 1].beat - start,
+                                      end - straight[i - 1].beat,
+                                      hand_,
+                                      {}});
                 ++made;
             }
             first = last + 1;

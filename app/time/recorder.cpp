@@ -10,10 +10,10 @@ namespace {
 
 constexpr int kPollMilliseconds = 8;
 constexpr int kBeatsPerBar = 4;
-constexpr std::size_t kSeen = 4096;    ///< samples of the clock that are looked at each time
+constexpr std::size_t kSeen = 4096; ///< samples of the clock that are looked at each time
 constexpr std::size_t kRemembered = 64;
 constexpr std::size_t kOffsets = 24;
-constexpr double kShortest = 0.05;     ///< part of a step that a note stays open at least
+constexpr double kShortest = 0.05; ///< part of a step that a note stays open at least
 
 } // namespace
 
@@ -62,7 +62,8 @@ void Recorder::start() {
     }
     if (count() == 0) { // a line to play into
         editor_.change(line_.post, tr("write a line"), [&](Pattern& pattern) {
-            line_.lane ? (void)laneAt(pattern, variation_, line_.index) : (void)trackAt(pattern, variation_, line_.index);
+            line_.lane ? (void)laneAt(pattern, variation_, line_.index)
+                       : (void)trackAt(pattern, variation_, line_.index);
         });
         if (count() == 0) return;
     }

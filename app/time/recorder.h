@@ -1,5 +1,5 @@
-// Live recording: what is played by hand goes into the line that is chosen while the pattern plays. One take is one step
-// of the history; what is not played over stays, unless rests are to replace it.
+// Live recording: what is played by hand goes into the line that is chosen while the pattern plays. One take is one
+// step of the history; what is not played over stays, unless rests are to replace it.
 //
 // When a note was played is told by the clock that steps the sequencer: its edges, as the engine has seen them, against
 // the time at which the note came, less the time that sound takes to be heard.

@@ -52,7 +52,8 @@ QString Rehearsal::moveLine() const {
     const NextMove next = nextMove(patch.scenes, beat());
     if (!next.move) return tr("no move any more");
     const QStringList hands{tr("left"), tr("right"), tr("foot")};
-    return QStringLiteral("%1: %2").arg(hands[static_cast<int>(next.move->hand)], q(moveText(*next.move, patch, session_.document.library())));
+    return QStringLiteral("%1: %2").arg(hands[static_cast<int>(next.move->hand)],
+                                        q(moveText(*next.move, patch, session_.document.library())));
 }
 
 QString Rehearsal::countText() const {
@@ -73,7 +74,8 @@ void Rehearsal::paintEvent(QPaintEvent*) {
     const QRectF area = QRectF(rect()).adjusted(48, 36, -48, -36);
     const auto line = [&](qreal top, qreal height, const QString& text, int largest, bool strong) {
         painter.setFont(fitting(text, area.width(), largest, strong));
-        painter.drawText(QRectF(area.left(), area.top() + top * area.height(), area.width(), height * area.height()), Qt::AlignCenter, text);
+        painter.drawText(QRectF(area.left(), area.top() + top * area.height(), area.width(), height * area.height()),
+                         Qt::AlignCenter, text);
     };
     line(0.0, 0.18, sceneText(), height() / 10, false);
     line(0.2, 0.4, moveLine(), height() / 5, true);
@@ -84,7 +86,8 @@ void Rehearsal::paintEvent(QPaintEvent*) {
     // The last eight beats as blocks that go out.
     const int left = static_cast<int>(std::ceil(next.beats));
     for (int b = 0; b < left; ++b)
-        painter.fillRect(QRectF(area.center().x() - 4 * 44 + b * 44, area.top() + 0.87 * area.height(), 32, 10), l.accent);
+        painter.fillRect(QRectF(area.center().x() - 4 * 44 + b * 44, area.top() + 0.87 * area.height(), 32, 10),
+                         l.accent);
 }
 
 void Rehearsal::keyPressEvent(QKeyEvent* event) {

@@ -158,8 +158,8 @@ void Responder::foretell() {
 void Responder::fit(const std::string& sequencer, const std::string& contour, Fit fit, int step) {
     ResponseOptions options;
     options.variation = variation_(sequencer);
-    const auto work = [patch = session_.document.patch(), library = &session_.document.library(), sequencer, contour, fit,
-                       step, options](const Progress& progress) {
+    const auto work = [patch = session_.document.patch(), library = &session_.document.library(), sequencer, contour,
+                       fit, step, options](const Progress& progress) {
         ResponseOptions how = options;
         how.progress = [&](double done) { return progress(done); };
         return fitToStep(patch, *library, sequencer, contour, fit, step, how);

@@ -95,7 +95,8 @@ QRectF SceneStrip::moveBox(std::size_t scene, std::size_t move) const {
     const Move& one = scenes[scene].moves[move];
     const double start = startOf(scene) + one.start;
     const qreal left = xOf(start);
-    return {left, kTop + kScene + 3 + kHandRow * static_cast<int>(one.hand), std::max(4.0, xOf(start + one.beats) - left), kHandRow - 3};
+    return {left, kTop + kScene + 3 + kHandRow * static_cast<int>(one.hand),
+            std::max(4.0, xOf(start + one.beats) - left), kHandRow - 3};
 }
 
 int SceneStrip::sceneUnder(const QPointF& at) const {
@@ -124,7 +125,8 @@ void SceneStrip::paintEvent(QPaintEvent*) {
         const Scene& scene = patch.scenes[s];
         const QRectF box = sceneBox(s);
         const bool here = plays && static_cast<int>(s) == now;
-        painter.setPen(QPen(static_cast<int>(s) == chosen_ ? l.accent : l.line, static_cast<int>(s) == chosen_ ? 2 : 1));
+        painter.setPen(
+            QPen(static_cast<int>(s) == chosen_ ? l.accent : l.line, static_cast<int>(s) == chosen_ ? 2 : 1));
         painter.setBrush(here ? faint(l.accent, l.dark ? 90 : 60) : l.card);
         painter.drawRect(box.adjusted(0.5, 0.5, -0.5, -0.5));
         const bool warned = std::ranges::count(warnings_, static_cast<int>(s), &SceneWarning::scene) > 0;
@@ -132,7 +134,8 @@ void SceneStrip::paintEvent(QPaintEvent*) {
         painter.setFont(textFont(13, here));
         QString text = tr("%1 · %n bar(s)", nullptr, scene.bars).arg(q(scene.name));
         if (scene.repeats > 1) text += tr(" × %1").arg(scene.repeats);
-        painter.drawText(box.adjusted(6, 0, -4, 0), Qt::AlignVCenter, painter.fontMetrics().elidedText(text, Qt::ElideRight, static_cast<int>(box.width()) - 10));
+        painter.drawText(box.adjusted(6, 0, -4, 0), Qt::AlignVCenter,
+                         painter.fontMetrics().elidedText(text, Qt::ElideRight, static_cast<int>(box.width()) - 10));
         for (std::size_t m = 0; m < scene.moves.size(); ++m) {
             const QRectF one = moveBox(s, m);
             painter.setPen(QPen(l.kind(SignalKind::Audio), 1));
@@ -142,11 +145,15 @@ void SceneStrip::paintEvent(QPaintEvent*) {
             painter.setFont(textFont(13));
             const QString what = q(moveText(scene.moves[m], patch, session_.document.library()));
             if (one.width() > 40)
-                painter.drawText(one.adjusted(4, -1, -2, 0), Qt::AlignVCenter, painter.fontMetrics().elidedText(what, Qt::ElideRight, static_cast<int>(one.width()) - 6));
+                painter.drawText(
+                    one.adjusted(4, -1, -2, 0), Qt::AlignVCenter,
+                    painter.fontMetrics().elidedText(what, Qt::ElideRight, static_cast<int>(one.width()) - 6));
         }
     }
     if (dragged_ >= 0 && droppedAt_ >= 0) {
-        const qreal x = droppedAt_ < static_cast<int>(patch.scenes.size()) ? sceneBox(static_cast<std::size_t>(droppedAt_)).left() - 1 : xOf(1e12);
+        const qreal x = droppedAt_ < static_cast<int>(patch.scenes.size())
+                            ? sceneBox(static_cast<std::size_t>(droppedAt_)).left() - 1
+                            : xOf(1e12);
         painter.fillRect(QRectF(x - 1, kTop, 3, kScene), l.accent);
     }
     painted_ = beat;

@@ -13,12 +13,14 @@ ScenesDialog::ScenesDialog(const Session& session, QWidget* parent) : QDialog(pa
     setObjectName(QStringLiteral("scenes-dialog"));
     resize(680, 560);
     auto* layout = new QVBoxLayout(this);
-    auto* help = new QLabel(tr("“Intro: 8 bars” begins a scene, “x2” plays it twice. Below it a line sets a knob (“filter cutoff "
-                               "310 Hz”), or moves it: “left: filter cutoff 310 Hz > 1.2 kHz, bar 3 to 7”. Variations, mutes "
-                               "and the tempo are knobs too."));
+    auto* help = new QLabel(
+        tr("“Intro: 8 bars” begins a scene, “x2” plays it twice. Below it a line sets a knob (“filter cutoff "
+           "310 Hz”), or moves it: “left: filter cutoff 310 Hz > 1.2 kHz, bar 3 to 7”. Variations, mutes "
+           "and the tempo are knobs too."));
     help->setWordWrap(true);
     help->setFont(textFont(13));
-    text_ = new QPlainTextEdit(q(writeScenes(session.document.patch().scenes, session.document.patch(), session.document.library())));
+    text_ = new QPlainTextEdit(
+        q(writeScenes(session.document.patch().scenes, session.document.patch(), session.document.library())));
     text_->setObjectName(QStringLiteral("scenes-text"));
     text_->setFont(figureFont(13));
     text_->setAccessibleName(tr("Scenes in words"));
@@ -60,7 +62,8 @@ void ScenesDialog::look() {
 }
 
 void ScenesDialog::write() {
-    auto scenes = readScenes(text_->toPlainText().toStdString(), session_.document.patch(), session_.document.library());
+    auto scenes =
+        readScenes(text_->toPlainText().toStdString(), session_.document.patch(), session_.document.library());
     if (scenes && session_.document.apply({SetScenes{std::move(*scenes)}}, tr("write scenes"))) accept();
 }
 

@@ -22,7 +22,7 @@ namespace lariat {
 namespace {
 
 constexpr int kFrameMilliseconds = 33;
-constexpr int kAround = 2;     ///< semitones shown above and below what is written
+constexpr int kAround = 2; ///< semitones shown above and below what is written
 constexpr int kFewestShown = 12;
 
 } // namespace
@@ -68,7 +68,9 @@ void TimeChart::relayout() {
         const QFontMetricsF metrics(textFont(13));
         qreal height = 0;
         for (const Fact& fact : facts)
-            height += metrics.boundingRect(QRectF(0, 0, TimeLayout::kHead - 44, 200), Qt::TextWordWrap, said(fact.text)).height() + 2;
+            height += metrics.boundingRect(QRectF(0, 0, TimeLayout::kHead - 44, 200), Qt::TextWordWrap, said(fact.text))
+                          .height() +
+                      2;
         return height;
     };
     layout_ = layOutTime(session_.document.patch(), session_.document.library(), view);
@@ -120,7 +122,8 @@ const Track* TimeChart::trackOf(const TimeRow& row) const {
     const Pattern* pattern = session_.document.patch().pattern(row.line.post);
     if (!pattern || row.kind != TimeRow::Kind::Track) return nullptr;
     const auto& tracks = pattern->tracksOf(layout_.sectionOf(row).variation);
-    return row.line.index < static_cast<int>(tracks.size()) ? &tracks[static_cast<std::size_t>(row.line.index)] : nullptr;
+    return row.line.index < static_cast<int>(tracks.size()) ? &tracks[static_cast<std::size_t>(row.line.index)]
+                                                            : nullptr;
 }
 
 const Lane* TimeChart::laneOf(const TimeRow& row) const {
@@ -132,7 +135,8 @@ const Lane* TimeChart::laneOf(const TimeRow& row) const {
 
 std::vector<StepBox> TimeChart::boxesOf(const TimeRow& row) const {
     const TimeSection& section = layout_.sectionOf(row);
-    if (const Track* track = trackOf(row)) return stepsOnPage(section, track->stride, static_cast<int>(track->steps.size()));
+    if (const Track* track = trackOf(row))
+        return stepsOnPage(section, track->stride, static_cast<int>(track->steps.size()));
     if (const Lane* lane = laneOf(row)) return stepsOnPage(section, lane->stride, static_cast<int>(lane->hits.size()));
     // A line that is not written yet has sixteen free places; knobs have as many as their length says.
     int steps = 16;
@@ -192,7 +196,8 @@ QRectF TimeChart::stepBox(const LineRef& line, int step) const {
     const TimeSection& section = layout_.sectionOf(*row);
     for (const StepBox& box : boxesOf(*row))
         if (box.step == step)
-            return toView({TimeLayout::xOf(section, box.from), row->top, (box.to - box.from) * section.pulseWidth, row->height});
+            return toView(
+                {TimeLayout::xOf(section, box.from), row->top, (box.to - box.from) * section.pulseWidth, row->height});
     return {};
 }
 
@@ -201,7 +206,8 @@ QRectF TimeChart::noteBox(const LineRef& line, int step) const {
     const Track* track = row ? trackOf(*row) : nullptr;
     if (!track || step >= static_cast<int>(track->steps.size())) return {};
     for (const StepBox& box : boxesOf(*row))
-        if (box.step == step) return toView(barOf(*row, rangeOf(*row, *track), track->steps[static_cast<std::size_t>(step)], box));
+        if (box.step == step)
+            return toView(barOf(*row, rangeOf(*row, *track), track->steps[static_cast<std::size_t>(step)], box));
     return {};
 }
 
@@ -217,7 +223,8 @@ QRectF TimeChart::variationBox(const std::string& post, int variation) const {
     for (const TimeRow& row : layout_.rows)
         if (row.kind == TimeRow::Kind::Heading && row.line.post == post) {
             const auto boxes = letterBoxes(row);
-            return variation < static_cast<int>(boxes.size()) ? toView(boxes[static_cast<std::size_t>(variation)]) : QRectF();
+            return variation < static_cast<int>(boxes.size()) ? toView(boxes[static_cast<std::size_t>(variation)])
+                                                              : QRectF();
         }
     return {};
 }
@@ -355,7 +362,8 @@ QString TimeChart::nameOf(const LineRef& line) const {
     const Pattern* pattern = session_.document.patch().pattern(line.post);
     const int variation = editor_.shown(line.post);
     const auto index = static_cast<std::size_t>(line.index);
-    if (pattern && line.lane && index < pattern->lanesOf(variation).size()) return q(pattern->lanesOf(variation)[index].name);
+    if (pattern && line.lane && index < pattern->lanesOf(variation).size())
+        return q(pattern->lanesOf(variation)[index].name);
     if (pattern && !line.lane && index < pattern->tracksOf(variation).size())
         return q(pattern->tracksOf(variation)[index].name);
     return line.lane ? tr("lane %1").arg(line.index + 1) : tr("track %1").arg(line.index + 1);
@@ -370,14 +378,17 @@ void TimeChart::sayWhatIsChosen() {
         if (const Track* track = editor_.track())
             for (const int step : editor_.steps())
                 if (step < static_cast<int>(track->steps.size()))
-                    text += tr(", step %1: %2").arg(step + 1).arg(q(writeStep(track->steps[static_cast<std::size_t>(step)])));
+                    text += tr(", step %1: %2")
+                                .arg(step + 1)
+                                .arg(q(writeStep(track->steps[static_cast<std::size_t>(step)])));
         if (const Lane* lane = editor_.lane())
             for (const int step : editor_.steps())
                 if (step < static_cast<int>(lane->hits.size()))
-                    text += tr(", step %1: %2").arg(step + 1).arg(
-                        lane->hits[static_cast<std::size_t>(step)] == Hit::Rest     ? tr("rest")
-                        : lane->hits[static_cast<std::size_t>(step)] == Hit::Accent ? tr("accented hit")
-                                                                                    : tr("hit"));
+                    text += tr(", step %1: %2")
+                                .arg(step + 1)
+                                .arg(lane->hits[static_cast<std::size_t>(step)] == Hit::Rest     ? tr("rest")
+                                     : lane->hits[static_cast<std::size_t>(step)] == Hit::Accent ? tr("accented hit")
+                                                                                                 : tr("hit"));
     }
     if (text == accessibleDescription()) return;
     setAccessibleDescription(text);

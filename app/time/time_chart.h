@@ -140,10 +140,10 @@ class TimeChart : public QAbstractScrollArea {
     std::map<std::string, Told> told_; ///< the steps that play, as painted last
     Drag drag_ = Drag::None;
     LineRef dragLine_;
-    int dragStep_ = -1;   ///< where it began
-    int dragLast_ = -1;   ///< where it was last
+    int dragStep_ = -1; ///< where it began
+    int dragLast_ = -1; ///< where it was last
     Hit dragHit_ = Hit::Hit;
-    QString dragName_;    ///< tells one movement from another in the history
+    QString dragName_; ///< tells one movement from another in the history
     int dragCount_ = 0;
     std::optional<Range> held_; ///< heights do not move under the hand that drags a note
     int anchor_ = -1;           ///< from which Shift chooses

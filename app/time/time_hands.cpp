@@ -36,7 +36,8 @@ void TimeChart::press(const TimeRow& row, const QPointF& at, Qt::KeyboardModifie
         const auto letters = letterBoxes(row);
         for (int v = 0; v < static_cast<int>(letters.size()); ++v)
             if (letters[static_cast<std::size_t>(v)].contains(at))
-                return with.testFlag(Qt::ControlModifier) ? editor_.showVariation(post, v) : editor_.playVariation(post, v);
+                return with.testFlag(Qt::ControlModifier) ? editor_.showVariation(post, v)
+                                                          : editor_.playVariation(post, v);
         const auto [back, on] = pageBoxes(row);
         if (back.contains(at)) return turnPage(post, -1);
         if (on.contains(at)) return turnPage(post, 1);
@@ -47,7 +48,9 @@ void TimeChart::press(const TimeRow& row, const QPointF& at, Qt::KeyboardModifie
         for (const auto& [box, line] : moreBoxes(row))
             if (box.contains(at)) {
                 const LineRef made = line;
-                editor_.change(post, made.lane ? tr("write lane %1").arg(made.index + 1) : tr("write track %1").arg(made.index + 1),
+                editor_.change(post,
+                               made.lane ? tr("write lane %1").arg(made.index + 1)
+                                         : tr("write track %1").arg(made.index + 1),
                                [&](Pattern& pattern) {
                                    if (made.lane)
                                        laneAt(pattern, editor_.shown(post), made.index);
@@ -197,7 +200,8 @@ void TimeChart::dragTo(const QPointF& at, Qt::KeyboardModifiers with) {
     case Drag::Choose: {
         if (!box) return;
         std::set<int> chosen;
-        for (int step = std::min(dragStep_, box->step); step <= std::max(dragStep_, box->step); ++step) chosen.insert(step);
+        for (int step = std::min(dragStep_, box->step); step <= std::max(dragStep_, box->step); ++step)
+            chosen.insert(step);
         editor_.choose(dragLine_, chosen);
         return;
     }
@@ -226,7 +230,8 @@ void TimeChart::dragTo(const QPointF& at, Qt::KeyboardModifiers with) {
                 tr("change the gate"),
                 [&](Track& track) {
                     for (const int step : chosen)
-                        if (step < static_cast<int>(track.steps.size())) track.steps[static_cast<std::size_t>(step)].gate = gate;
+                        if (step < static_cast<int>(track.steps.size()))
+                            track.steps[static_cast<std::size_t>(step)].gate = gate;
                 },
                 dragName_);
             return;
@@ -308,8 +313,9 @@ void TimeChart::moveCursor(int by, bool extend) {
         return editor_.choose(editor_.line(), {anchor_});
     }
     if (anchor_ < 0) anchor_ = from;
-    const int end = *editor_.steps().rbegin() > anchor_ || *editor_.steps().begin() == anchor_ ? *editor_.steps().rbegin()
-                                                                                             : *editor_.steps().begin();
+    const int end = *editor_.steps().rbegin() > anchor_ || *editor_.steps().begin() == anchor_
+                        ? *editor_.steps().rbegin()
+                        : *editor_.steps().begin();
     const int to = std::clamp(end + by, 0, count - 1);
     std::set<int> chosen;
     for (int step = std::min(anchor_, to); step <= std::max(anchor_, to); ++step) chosen.insert(step);
@@ -326,7 +332,8 @@ void TimeChart::goToLine(int by) {
     const long next = std::clamp(at + by, 0L, static_cast<long>(lines.size()) - 1);
     const int cursor = editor_.cursor();
     editor_.choose(lines[static_cast<std::size_t>(next)], {cursor});
-    if (editor_.stepCount() > 0) editor_.choose(lines[static_cast<std::size_t>(next)], {std::min(cursor, editor_.stepCount() - 1)});
+    if (editor_.stepCount() > 0)
+        editor_.choose(lines[static_cast<std::size_t>(next)], {std::min(cursor, editor_.stepCount() - 1)});
     anchor_ = editor_.cursor();
     reveal(editor_.line());
 }
@@ -406,7 +413,8 @@ void TimeChart::dropEvent(QDropEvent* event) {
     const TimeRow* row = index < 0 ? nullptr : &layout_.rows[static_cast<std::size_t>(index)];
     const auto box = row && row->kind == TimeRow::Kind::Track ? boxAt(*row, at.x()) : std::nullopt;
     if (!note || !box || *note < 0 || *note > 127) {
-        Q_EMIT message(tr("“%1” is no note for a step; drop one such as D3 onto a step of a track.").arg(text.left(40)), true);
+        Q_EMIT message(tr("“%1” is no note for a step; drop one such as D3 onto a step of a track.").arg(text.left(40)),
+                       true);
         return;
     }
     event->acceptProposedAction();
@@ -435,10 +443,14 @@ QString TimeChart::tip(const TimeRow& row, const QPointF& at) const {
             if (strike.pulse <= pulse + 1e-6) under = &strike;
         if (!under) return {};
         QString text = under->step >= 0 ? tr("Step %1: ").arg(under->step + 1) : QString();
-        text += tr("gate %1 ms, %2 V when it closes").arg(1e3 * under->open, 0, 'f', 1).arg(static_cast<double>(under->atClose), 0, 'f', 2);
+        text += tr("gate %1 ms, %2 V when it closes")
+                    .arg(1e3 * under->open, 0, 'f', 1)
+                    .arg(static_cast<double>(under->atClose), 0, 'f', 2);
         if (contour.sustains)
-            text += under->held ? tr(", sustain reached") : tr(", %1 ms too short for sustain").arg(1e3 * under->missing, 0, 'f', 1);
-        text += under->over > 0.0 ? tr(", the tail is %1 ms too long").arg(1e3 * under->over, 0, 'f', 1) : tr(", the tail ends in time");
+            text += under->held ? tr(", sustain reached")
+                                : tr(", %1 ms too short for sustain").arg(1e3 * under->missing, 0, 'f', 1);
+        text += under->over > 0.0 ? tr(", the tail is %1 ms too long").arg(1e3 * under->over, 0, 'f', 1)
+                                  : tr(", the tail ends in time");
         return text;
     }
     const Track* track = trackOf(row);

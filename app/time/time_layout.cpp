@@ -6,15 +6,15 @@
 namespace lariat {
 namespace {
 
-constexpr qreal kMargin = 16;      ///< behind the last pulse
-constexpr qreal kNarrowest = 9;    ///< pixels of a pulse
+constexpr qreal kMargin = 16;   ///< behind the last pulse
+constexpr qreal kNarrowest = 9; ///< pixels of a pulse
 constexpr qreal kFaders = 92;
-constexpr qreal kResponse = 76;    ///< of a contour, at least
+constexpr qreal kResponse = 76; ///< of a contour, at least
 constexpr qreal kSound = 64;
 constexpr qreal kMore = 34;
 constexpr qreal kClocks = 30;
 constexpr qreal kClock = 42;
-constexpr qreal kBetween = 12;     ///< between two sequencers
+constexpr qreal kBetween = 12; ///< between two sequencers
 constexpr long kMostOnPage = 64;
 constexpr long kUsualPage = 16;
 constexpr long kMostAtOnce = 48; ///< pulses of a whole cycle that stand on one page
@@ -157,7 +157,8 @@ std::vector<StepBox> stepsOnPage(const TimeSection& section, const Stride& strid
     const auto begin = static_cast<double>(section.first);
     const auto end = begin + static_cast<double>(section.page);
     const long own = stride.direction == Direction::Pendulum ? std::max(1, 2 * steps - 2) : steps;
-    for (long k = static_cast<long>(std::floor(begin / length + 1e-9)); static_cast<double>(k) * length < end - 1e-9; ++k) {
+    for (long k = static_cast<long>(std::floor(begin / length + 1e-9)); static_cast<double>(k) * length < end - 1e-9;
+         ++k) {
         const auto late = [&](long at) {
             const bool swung = !stride.triplets && at % 2 == 1;
             return swung ? (2.0 * stride.swing - 1.0) * length : 0.0;

@@ -19,7 +19,7 @@ struct TimeRow {
     enum class Kind { Heading, Track, Lane, Faders, Fill, Contour, Sound, More, Clocks, Clock };
     Kind kind = Kind::Heading;
     std::size_t section = 0;
-    LineRef line; ///< of a line, or the one that causes what is shown; an empty post: none
+    LineRef line;  ///< of a line, or the one that causes what is shown; an empty post: none
     int index = 0; ///< of a response, among the contours or sounds; of a clock, among the branches
     qreal top = 0;
     qreal height = 0;
@@ -32,11 +32,11 @@ struct TimeRow {
 struct TimeSection {
     Sequencer sequencer;
     int variation = 0;
-    long page = 16;       ///< clock pulses that are shown
-    long first = 0;       ///< the pulse of the cycle at which the page begins
-    long passes = 1;      ///< pages of the cycle
-    long pass = 0;        ///< the one that is shown
-    qreal left = 0;       ///< x of its first pulse
+    long page = 16;  ///< clock pulses that are shown
+    long first = 0;  ///< the pulse of the cycle at which the page begins
+    long passes = 1; ///< pages of the cycle
+    long pass = 0;   ///< the one that is shown
+    qreal left = 0;  ///< x of its first pulse
     qreal pulseWidth = 1;
 };
 

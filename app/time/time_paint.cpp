@@ -17,8 +17,8 @@
 namespace lariat {
 namespace {
 
-constexpr qreal kNamed = 30;     ///< pixels of a step from which on its note is written above it
-constexpr qreal kNumbered = 22;  ///< … and from which on every pulse has its number
+constexpr qreal kNamed = 30;    ///< pixels of a step from which on its note is written above it
+constexpr qreal kNumbered = 22; ///< … and from which on every pulse has its number
 constexpr VoltRange kContourRange{-0.4f, 8.6f};
 
 QColor faint(QColor colour, int alpha) {
@@ -39,9 +39,11 @@ void TimeChart::paintEvent(QPaintEvent* event) {
     for (const TimeRow& row : layout_.rows) {
         if (row.bottom() < top || row.top > bottom) continue;
         painter.save();
-        painter.setClipRect(QRectF(horizontalScrollBar()->value() + TimeLayout::kHead - 2, row.top, viewport()->width(), row.height + 1),
+        painter.setClipRect(QRectF(horizontalScrollBar()->value() + TimeLayout::kHead - 2, row.top, viewport()->width(),
+                                   row.height + 1),
                             Qt::IntersectClip);
-        const bool heads = row.kind == TimeRow::Kind::Heading || row.kind == TimeRow::Kind::More || row.kind == TimeRow::Kind::Clocks;
+        const bool heads =
+            row.kind == TimeRow::Kind::Heading || row.kind == TimeRow::Kind::More || row.kind == TimeRow::Kind::Clocks;
         if (!heads) paintGrid(painter, row);
         if (row.isLine()) paintChosen(painter, row);
         switch (row.kind) {
@@ -143,8 +145,9 @@ void TimeChart::paintHeading(QPainter& painter, const TimeRow& row) const {
         if (section.pulseWidth * 4 < kNumbered && (section.first + pulse) % 16 != 0) continue;
         painter.setFont(textFont(13, beat));
         painter.setPen(beat ? l.ink : l.softInk);
-        painter.drawText(QRectF(section.left + static_cast<qreal>(pulse) * section.pulseWidth + 3, row.top + 32, 60, 20),
-                         Qt::AlignLeft | Qt::AlignVCenter, QString::number(section.first + pulse + 1));
+        painter.drawText(
+            QRectF(section.left + static_cast<qreal>(pulse) * section.pulseWidth + 3, row.top + 32, 60, 20),
+            Qt::AlignLeft | Qt::AlignVCenter, QString::number(section.first + pulse + 1));
     }
     painter.restore();
     const Post* post = session_.document.patch().post(section.sequencer.post);
@@ -162,7 +165,9 @@ void TimeChart::paintHeading(QPainter& painter, const TimeRow& row) const {
         const double bars = static_cast<double>(responses->cycle) / 16.0;
         whole += responses->cycle == section.page && section.passes == 1
                      ? tr(" · begins anew after %1 pulses").arg(responses->cycle)
-                     : tr(" · all lines begin together after %1 pulses, %2 bars of 16").arg(responses->cycle).arg(bars, 0, 'g', 4);
+                     : tr(" · all lines begin together after %1 pulses, %2 bars of 16")
+                           .arg(responses->cycle)
+                           .arg(bars, 0, 'g', 4);
         if (responses->shown < responses->cycle) whole += tr(" · %1 of them were run").arg(responses->shown);
     } else {
         whole = responder_.problem(section.sequencer.post);
@@ -204,8 +209,7 @@ QString TimeChart::lineDescription(const TimeRow& row) const {
     if (line != section.sequencer.lines.end())
         for (const std::string& jack : line->jacks)
             for (const Cable& cable : patch.cables)
-                if (cable.from == JackRef{row.line.post, jack})
-                    led << q(patch.post(cable.to.post)->name);
+                if (cable.from == JackRef{row.line.post, jack}) led << q(patch.post(cable.to.post)->name);
     led.removeDuplicates();
     return led.isEmpty() ? tr("leads nowhere yet") : tr("to %1").arg(led.join(QStringLiteral(", ")));
 }
@@ -220,7 +224,8 @@ void TimeChart::paintHead(QPainter& painter, const TimeRow& row) const {
     const TimeSection& section = layout_.sectionOf(row);
     const bool mine = row.isLine() && editor_.line() == row.line;
     if (mine) painter.fillRect(QRectF(left, row.top + 1, 4, row.height - 1), l.accent);
-    const auto text = [&](qreal x, qreal y, const QString& words, const QFont& font, const QColor& colour, qreal width) {
+    const auto text = [&](qreal x, qreal y, const QString& words, const QFont& font, const QColor& colour,
+                          qreal width) {
         painter.setFont(font);
         painter.setPen(colour);
         painter.drawText(QRectF(left + x, y, width, 18), Qt::AlignVCenter,
@@ -241,7 +246,8 @@ void TimeChart::paintHead(QPainter& painter, const TimeRow& row) const {
             if (!post) return;
             text(32, row.top + 5, q(post->name), textFont(13, true), l.ink, width - 16);
             QStringList stages;
-            for (const auto& [control, letter] : {std::pair("attack", "A"), {"decay", "D"}, {"sustain", "S"}, {"release", "R"}})
+            for (const auto& [control, letter] :
+                 {std::pair("attack", "A"), {"decay", "D"}, {"sustain", "S"}, {"release", "R"}})
                 if (const KnobInfo* knob = session_.document.library().part(*post)->knobFor("contour", control);
                     knob && (contour.releases || *letter != 'R') && (contour.sustains || *letter != 'S'))
                     stages << QLatin1String(letter) + QLatin1Char(' ') + q(knob->scale.text(knobValue(*post, *knob)));
@@ -275,7 +281,8 @@ void TimeChart::paintHead(QPainter& painter, const TimeRow& row) const {
         if (const int own = lock(row); own > 0) {
             qreal last = -1;
             for (const TimeRow& other : layout_.rows)
-                if (other.isLine() && other.section == row.section && other.top < row.top && lock(other) == own) last = other.top + 14;
+                if (other.isLine() && other.section == row.section && other.top < row.top && lock(other) == own)
+                    last = other.top + 14;
             painter.setPen(QPen(l.softInk, 1.5));
             painter.setBrush(l.softInk);
             const qreal x = left + TimeLayout::kHead - 10;
@@ -332,7 +339,8 @@ void TimeChart::paintTrack(QPainter& painter, const TimeRow& row) const {
         if (((note - root) % 12 + 12) % 12 != 0) continue;
         painter.setPen(QPen(faint(l.line, 200), 1, Qt::DotLine));
         const qreal y = noteY(row, range, note);
-        painter.drawLine(QPointF(section.left, y), QPointF(section.left + static_cast<qreal>(section.page) * section.pulseWidth, y));
+        painter.drawLine(QPointF(section.left, y),
+                         QPointF(section.left + static_cast<qreal>(section.page) * section.pulseWidth, y));
     }
     const Pattern* pattern = session_.document.patch().pattern(row.line.post);
     const Track* first = section.variation > 0 && row.line.index < static_cast<int>(pattern->tracks.size())
@@ -349,7 +357,8 @@ void TimeChart::paintTrack(QPainter& painter, const TimeRow& row) const {
         if (differs.contains(box.step) && !box.again) {
             painter.setPen(Qt::NoPen);
             painter.setBrush(l.accent);
-            painter.drawPolygon(QPolygonF{QPointF(left + 1, row.bottom()), QPointF(left + 8, row.bottom()), QPointF(left + 1, row.bottom() - 7)});
+            painter.drawPolygon(QPolygonF{QPointF(left + 1, row.bottom()), QPointF(left + 8, row.bottom()),
+                                          QPointF(left + 1, row.bottom() - 7)});
         }
         if (step.kind == Step::Kind::Tie) {
             if (sounds) { // the note before goes on
@@ -362,7 +371,8 @@ void TimeChart::paintTrack(QPainter& painter, const TimeRow& row) const {
         if (step.kind == Step::Kind::Rest) {
             sounds = false;
             painter.setPen(QPen(faint(l.softInk, 120), 1));
-            painter.drawLine(QPointF(left + width / 2 - 3, row.bottom() - 12), QPointF(left + width / 2 + 3, row.bottom() - 12));
+            painter.drawLine(QPointF(left + width / 2 - 3, row.bottom() - 12),
+                             QPointF(left + width / 2 + 3, row.bottom() - 12));
             continue;
         }
         const QRectF bar = barOf(row, range, step, box);
@@ -376,11 +386,13 @@ void TimeChart::paintTrack(QPainter& painter, const TimeRow& row) const {
         // Velocity is the strength of the colour, chance a hatch, an accent a cap.
         const int strength = 90 + static_cast<int>(165.0 * step.velocity / 127.0);
         painter.setPen(Qt::NoPen);
-        painter.setBrush(QBrush(faint(colour, std::min(colour.alpha(), strength)), step.probability < 1.0 ? Qt::Dense4Pattern : Qt::SolidPattern));
+        painter.setBrush(QBrush(faint(colour, std::min(colour.alpha(), strength)),
+                                step.probability < 1.0 ? Qt::Dense4Pattern : Qt::SolidPattern));
         for (int strike = 0; strike < step.repeats; ++strike) {
             const qreal each = step.repeats > 1 ? width * (1.0 - step.late) / step.repeats : bar.width();
             painter.drawRect(QRectF(bar.left() + strike * each, bar.top(),
-                                    step.repeats > 1 ? std::max(2.0, each * step.gate - 1) : bar.width(), bar.height()));
+                                    step.repeats > 1 ? std::max(2.0, each * step.gate - 1) : bar.width(),
+                                    bar.height()));
         }
         if (step.accent) painter.fillRect(QRectF(bar.left(), bar.top() - 4, std::min(10.0, bar.width()), 3), colour);
         const bool outside = key && !key->has(step.note);
@@ -388,8 +400,8 @@ void TimeChart::paintTrack(QPainter& painter, const TimeRow& row) const {
         if (width >= kNamed) {
             painter.setFont(textFont(13));
             painter.setPen(outside ? l.alarm : box.again ? l.softInk : l.ink);
-            painter.drawText(QRectF(bar.left(), bar.top() - 21, std::max(40.0, width), 17), Qt::AlignLeft | Qt::AlignVCenter,
-                             q(noteName(step.note)));
+            painter.drawText(QRectF(bar.left(), bar.top() - 21, std::max(40.0, width), 17),
+                             Qt::AlignLeft | Qt::AlignVCenter, q(noteName(step.note)));
         }
         before = QPointF(bar.right(), bar.center().y());
         sounds = true;
@@ -402,7 +414,8 @@ void TimeChart::paintLane(QPainter& painter, const TimeRow& row) const {
     const Lane* lane = laneOf(row);
     const qreal ground = row.bottom() - 7;
     painter.setPen(QPen(faint(l.kind(SignalKind::Gate), 90), 1));
-    painter.drawLine(QPointF(section.left, ground + 0.5), QPointF(section.left + static_cast<qreal>(section.page) * section.pulseWidth, ground + 0.5));
+    painter.drawLine(QPointF(section.left, ground + 0.5),
+                     QPointF(section.left + static_cast<qreal>(section.page) * section.pulseWidth, ground + 0.5));
     if (!lane) {
         painter.setPen(l.softInk);
         painter.setFont(textFont(13));
@@ -422,13 +435,16 @@ void TimeChart::paintLane(QPainter& painter, const TimeRow& row) const {
         if (differs.contains(box.step) && !box.again) {
             painter.setPen(Qt::NoPen);
             painter.setBrush(l.accent);
-            painter.drawPolygon(QPolygonF{QPointF(left + 1, row.bottom()), QPointF(left + 8, row.bottom()), QPointF(left + 1, row.bottom() - 7)});
+            painter.drawPolygon(QPolygonF{QPointF(left + 1, row.bottom()), QPointF(left + 8, row.bottom()),
+                                          QPointF(left + 1, row.bottom() - 7)});
         }
         if (hit == Hit::Rest) continue;
         const qreal high = hit == Hit::Accent ? 25 : 17;
         const QRectF block(left + 1, ground - high, std::clamp(0.42 * width, 3.0, 18.0), high);
         painter.fillRect(block, faint(l.kind(SignalKind::Gate), box.again ? 90 : 220));
-        if (hit == Hit::Accent) painter.fillRect(QRectF(block.left(), block.top() - 1, block.width() + 4, 3), box.again ? l.softInk : l.ink);
+        if (hit == Hit::Accent)
+            painter.fillRect(QRectF(block.left(), block.top() - 1, block.width() + 4, 3),
+                             box.again ? l.softInk : l.ink);
     }
 }
 
@@ -439,7 +455,8 @@ void TimeChart::paintFaders(QPainter& painter, const TimeRow& row) const {
     if (!post) return;
     const qreal middle = row.top + row.height / 2;
     painter.setPen(QPen(faint(l.softInk, 120), 1));
-    painter.drawLine(QPointF(section.left, middle), QPointF(section.left + static_cast<qreal>(section.page) * section.pulseWidth, middle));
+    painter.drawLine(QPointF(section.left, middle),
+                     QPointF(section.left + static_cast<qreal>(section.page) * section.pulseWidth, middle));
     qreal height = 0;
     for (const StepBox& box : boxesOf(row)) {
         const auto id = [&](const char* word) { return std::string(word) + std::to_string(box.step + 1); };
@@ -451,9 +468,12 @@ void TimeChart::paintFaders(QPainter& painter, const TimeRow& row) const {
         const qreal left = TimeLayout::xOf(section, box.from);
         const qreal width = (box.to - box.from) * section.pulseWidth;
         const QColor colour = l.kind(SignalKind::Control);
-        painter.fillRect(QRectF(left + (merged ? 0 : 2), middle - std::max(0.0, height), width - 4 + (merged ? 2 : 0), std::abs(height)).normalized(),
+        painter.fillRect(QRectF(left + (merged ? 0 : 2), middle - std::max(0.0, height), width - 4 + (merged ? 2 : 0),
+                                std::abs(height))
+                             .normalized(),
                          faint(colour, box.again ? 30 : 60));
-        painter.fillRect(QRectF(left + (merged ? -2 : 2), middle - height - 1.5, width - 4 + (merged ? 4 : 0), 3), faint(colour, box.again ? 110 : 255));
+        painter.fillRect(QRectF(left + (merged ? -2 : 2), middle - height - 1.5, width - 4 + (merged ? 4 : 0), 3),
+                         faint(colour, box.again ? 110 : 255));
     }
 }
 
@@ -475,20 +495,23 @@ void TimeChart::paintFill(QPainter& painter, const TimeRow& row) const {
         const QRectF block(left + 1, ground - 17, std::clamp(0.42 * width, 3.0, 18.0), 17);
         if (!drawn) { // each step may be one: as likely as it is high
             const qreal part = static_cast<qreal>(value("fill", 4)) / length;
-            painter.fillRect(QRectF(block.left(), ground - 17 * part, block.width(), 17 * part), faint(l.kind(SignalKind::Gate), 110));
+            painter.fillRect(QRectF(block.left(), ground - 17 * part, block.width(), 17 * part),
+                             faint(l.kind(SignalKind::Gate), 110));
         } else if (isEuclideanHit(box.step, length, value("fill", 4), value("rotate", 0))) {
             painter.fillRect(block, faint(l.kind(SignalKind::Gate), box.again ? 90 : 220));
         }
     }
     painter.setPen(QPen(faint(l.kind(SignalKind::Gate), 90), 1));
-    painter.drawLine(QPointF(section.left, ground + 0.5), QPointF(section.left + static_cast<qreal>(section.page) * section.pulseWidth, ground + 0.5));
+    painter.drawLine(QPointF(section.left, ground + 0.5),
+                     QPointF(section.left + static_cast<qreal>(section.page) * section.pulseWidth, ground + 0.5));
 }
 
 /// A picture of the cycle as one column a pixel of the page.
 std::vector<MinMax> TimeChart::columnsOf(const TimeSection& section, const std::vector<MinMax>& picture) const {
     const auto begin = static_cast<std::size_t>(section.first) * Responses::kPerPulse;
     if (begin >= picture.size()) return {};
-    const std::size_t end = std::min(picture.size(), begin + static_cast<std::size_t>(section.page) * Responses::kPerPulse);
+    const std::size_t end =
+        std::min(picture.size(), begin + static_cast<std::size_t>(section.page) * Responses::kPerPulse);
     const qreal pixels = static_cast<qreal>(end - begin) / Responses::kPerPulse * section.pulseWidth;
     const auto columns = static_cast<std::size_t>(std::max(2.0, pixels));
     std::vector<MinMax> out(columns);
@@ -510,12 +533,14 @@ void TimeChart::paintContour(QPainter& painter, const TimeRow& row) const {
     const Responses* responses = responder_.of(section.sequencer.post);
     if (!responses || row.index >= static_cast<int>(responses->contours.size())) return;
     const ContourResponse& contour = responses->contours[static_cast<std::size_t>(row.index)];
-    const QRectF box(section.left, row.top + 12, static_cast<qreal>(section.page) * section.pulseWidth, row.height - 24);
+    const QRectF box(section.left, row.top + 12, static_cast<qreal>(section.page) * section.pulseWidth,
+                     row.height - 24);
     auto columns = columnsOf(section, contour.picture);
     // A smooth line: a column is its middle, and its top where the contour turns.
     const auto whole = columns;
     for (std::size_t c = 0; c < columns.size(); ++c) {
-        const bool top = (c == 0 || whole[c - 1].max <= whole[c].max) && (c + 1 == whole.size() || whole[c + 1].max <= whole[c].max);
+        const bool top =
+            (c == 0 || whole[c - 1].max <= whole[c].max) && (c + 1 == whole.size() || whole[c + 1].max <= whole[c].max);
         columns[c].min = columns[c].max = top ? whole[c].max : 0.5f * (whole[c].min + whole[c].max);
     }
     const QRectF trace(box.left(), box.top(), static_cast<qreal>(columns.size()), box.height());
@@ -524,8 +549,9 @@ void TimeChart::paintContour(QPainter& painter, const TimeRow& row) const {
     for (const Strike& strike : contour.strikes) {
         if (strike.openTo < static_cast<double>(section.first) || strike.pulse > end) continue;
         const qreal left = TimeLayout::xOf(section, strike.pulse);
-        painter.fillRect(QRectF(left, row.bottom() - 7, std::max(2.0, TimeLayout::xOf(section, strike.openTo) - left), 4),
-                         faint(l.kind(SignalKind::Gate), 170));
+        painter.fillRect(
+            QRectF(left, row.bottom() - 7, std::max(2.0, TimeLayout::xOf(section, strike.openTo) - left), 4),
+            faint(l.kind(SignalKind::Gate), 170));
     }
     VoltRange range = kContourRange;
     for (const MinMax& column : contour.picture) { // an inverted one, or one that swings both ways
@@ -580,11 +606,15 @@ void TimeChart::paintClocks(QPainter& painter, const TimeRow& row) const {
     painter.drawText(QRectF(left + 16, row.top, TimeLayout::kHead - 20, row.height), Qt::AlignVCenter, tr("Clocks"));
     QStringList free;
     for (const ResetState& reset : responder_.clocks().resets)
-        if (const Post* post = session_.document.patch().post(reset.post); post && reset.by.post.empty()) free << q(post->name);
-    const QString text = free.isEmpty() ? tr("everything that counts is reset") : tr("not reset: %1").arg(free.join(QStringLiteral(", ")));
+        if (const Post* post = session_.document.patch().post(reset.post); post && reset.by.post.empty())
+            free << q(post->name);
+    const QString text = free.isEmpty() ? tr("everything that counts is reset")
+                                        : tr("not reset: %1").arg(free.join(QStringLiteral(", ")));
     painter.setFont(textFont(13));
     painter.setPen(l.softInk);
-    painter.drawText(QRectF(left + TimeLayout::kHead + 3, row.top, viewport()->width() - TimeLayout::kHead - 16, row.height), Qt::AlignVCenter, text);
+    painter.drawText(
+        QRectF(left + TimeLayout::kHead + 3, row.top, viewport()->width() - TimeLayout::kHead - 16, row.height),
+        Qt::AlignVCenter, text);
 }
 
 /// Its pulses, under the axis of the first sequencer.
@@ -593,15 +623,18 @@ void TimeChart::paintClock(QPainter& painter, const TimeRow& row) const {
     const auto& branches = responder_.clocks().branches;
     if (row.index >= static_cast<int>(branches.size()) || section.sequencer.clock.empty()) return;
     const JackRef stepped{section.sequencer.post, section.sequencer.clock};
-    const auto axis = std::ranges::find_if(branches, [&](const ClockBranch& one) { return std::ranges::find(one.steps, stepped) != one.steps.end(); });
+    const auto axis = std::ranges::find_if(
+        branches, [&](const ClockBranch& one) { return std::ranges::find(one.steps, stepped) != one.steps.end(); });
     if (axis == branches.end() || axis->pulses.size() < 2) return;
     const auto& beats = axis->pulses;
     painter.setPen(QPen(look().kind(SignalKind::Clock), 2));
     for (const double at : branches[static_cast<std::size_t>(row.index)].pulses) {
         const auto after = std::ranges::upper_bound(beats, at);
         if (after == beats.begin() || after == beats.end()) continue;
-        const double pulse = static_cast<double>(after - beats.begin()) - 1.0 + (at - *(after - 1)) / (*after - *(after - 1));
-        if (pulse < static_cast<double>(section.first) || pulse >= static_cast<double>(section.first + section.page)) continue;
+        const double pulse =
+            static_cast<double>(after - beats.begin()) - 1.0 + (at - *(after - 1)) / (*after - *(after - 1));
+        if (pulse < static_cast<double>(section.first) || pulse >= static_cast<double>(section.first + section.page))
+            continue;
         const qreal x = TimeLayout::xOf(section, pulse) + 1;
         painter.drawLine(QPointF(x, row.top + 12), QPointF(x, row.bottom() - 10));
     }
@@ -616,7 +649,9 @@ void TimeChart::paintMore(QPainter& painter, const TimeRow& row) const {
         painter.setBrush(l.card);
         painter.drawRoundedRect(box.adjusted(0.5, 0.5, -0.5, -0.5), 3, 3);
         painter.setPen(l.accent);
-        painter.drawText(box, Qt::AlignCenter, line.lane ? tr("write lane %1").arg(line.index + 1) : tr("write track %1").arg(line.index + 1));
+        painter.drawText(box, Qt::AlignCenter,
+                         line.lane ? tr("write lane %1").arg(line.index + 1)
+                                   : tr("write track %1").arg(line.index + 1));
     }
 }
 

@@ -228,7 +228,8 @@ void TimePanel::buildSteps() {
         refreshSteps();
     });
     const auto number = [=, this](QSpinBox* box, const QString& what, auto set) {
-        connect(box, &QSpinBox::valueChanged, this, [=](int value) { steps(what, [=](Step& step) { set(step, value); }); });
+        connect(box, &QSpinBox::valueChanged, this,
+                [=](int value) { steps(what, [=](Step& step) { set(step, value); }); });
     };
     number(gate_, tr("change the gate"), [](Step& step, int value) { step.gate = 0.01 * value; });
     number(velocity_, tr("change the velocity"), [](Step& step, int value) { step.velocity = value; });

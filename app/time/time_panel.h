@@ -45,7 +45,8 @@ class TimePanel : public QScrollArea {
     QLabel* heading(const QString& text);
     /// A field under its label, in a grid of three columns.
     template <class Widget>
-    Widget* cell(QGridLayout* grid, int row, int column, const QString& label, Widget* widget, const char* name, int span = 1);
+    Widget* cell(QGridLayout* grid, int row, int column, const QString& label, Widget* widget, const char* name,
+                 int span = 1);
     void fit(Fit how);
 
     Session session_;

@@ -1,7 +1,7 @@
 #include "time/time_place.h"
 
-#include "look/fonts.h"
 #include "library/midi_file.h"
+#include "look/fonts.h"
 #include "look/text.h"
 #include "timing/pattern_midi.h"
 #include "widgets/file_dialog.h"
@@ -35,7 +35,8 @@ QPushButton* buttonFor(QAction* action, const QString& text) {
 
 TimePlace::TimePlace(const Session& session, QWidget* parent) : Place(parent), session_(session) {
     editor_ = new LineEditor(session, this);
-    responder_ = new Responder(session, [this](const std::string& post) { return editor_->shown(post); }, this);
+    responder_ = new Responder(
+        session, [this](const std::string& post) { return editor_->shown(post); }, this);
     entry_ = new StepEntry(session, *editor_, this);
     recorder_ = new Recorder(session, *editor_, this);
     bar_ = new EntryBar(*entry_, *recorder_);
@@ -146,8 +147,9 @@ void TimePlace::refreshWords() {
     const bool can = sequencer && sequencer->plays && !line.post.empty();
     words_->setEnabled(can);
     const QString name = line.lane ? tr("lane %1").arg(line.index + 1) : tr("track %1").arg(line.index + 1);
-    wordsOf_->setText(can ? QStringLiteral("%1 · %2").arg(QLatin1Char(static_cast<char>('A' + editor_->shown(line.post)))).arg(name)
-                          : tr("no line"));
+    wordsOf_->setText(
+        can ? QStringLiteral("%1 · %2").arg(QLatin1Char(static_cast<char>('A' + editor_->shown(line.post)))).arg(name)
+            : tr("no line"));
     if (words_->hasFocus() && words_->isModified()) return; // what is being typed stays
     const QString text = can ? editor_->words() : QString();
     if (text != words_->text()) words_->setText(text);
@@ -168,7 +170,8 @@ void TimePlace::addActions(const Menus& menus) {
              << add(menus.patch, "octave-up", tr("An octave &up"), [this] { editor_->moveNotes(12, false); })
              << add(menus.patch, "octave-down", tr("An octave do&wn"), [this] { editor_->moveNotes(-12, false); })
              << add(menus.patch, "thin-steps", tr("&Thin out: every other note"), [this] { editor_->thin(); })
-             << add(menus.patch, "humanize-steps", tr("Hu&manize velocities and gates"), [this] { editor_->humanize(); })
+             << add(menus.patch, "humanize-steps", tr("Hu&manize velocities and gates"),
+                    [this] { editor_->humanize(); })
              << add(menus.patch, "clear-steps", tr("Start a&fresh: clear the line"), [this] { startAfresh(); });
     menus.patch.addSeparator();
     add(menus.patch, "step-entry", tr("Step &entry"), [this] {
@@ -207,8 +210,10 @@ void TimePlace::addSceneActions(const Menus& menus) {
     QAction* keep = add(menus.patch, "keep-scene", tr("&Keep as a scene…"), [this] {
         bool ok = false;
         const auto count = static_cast<int>(session_.document.patch().scenes.size());
-        const QString name = QInputDialog::getText(this, tr("Keep as a scene"), tr("How the knobs stand now is kept as a scene. Its name, and how many bars it lasts:"),
-                                                   QLineEdit::Normal, tr("Scene %1, 4 bars").arg(count + 1), &ok);
+        const QString name = QInputDialog::getText(
+            this, tr("Keep as a scene"),
+            tr("How the knobs stand now is kept as a scene. Its name, and how many bars it lasts:"), QLineEdit::Normal,
+            tr("Scene %1, 4 bars").arg(count + 1), &ok);
         if (!ok) return;
         const QString bars = name.section(QLatin1Char(','), -1).trimmed().section(QLatin1Char(' '), 0, 0);
         bool number = false;
@@ -226,14 +231,18 @@ void TimePlace::addSceneActions(const Menus& menus) {
     play->setCheckable(true);
     connect(play, &QAction::toggled, &session_.sound, &Sound::setScenes);
     connect(&session_.sound, &Sound::scenesChanged, play, &QAction::setChecked);
-    for (const auto& [action, text] : {std::pair(keep, tr("Keep scene")), {play, tr("Play scenes")}, {record, tr("Moves")}, {rehearsed, tr("Rehearse")}})
+    for (const auto& [action, text] : {std::pair(keep, tr("Keep scene")),
+                                       {play, tr("Play scenes")},
+                                       {record, tr("Moves")},
+                                       {rehearsed, tr("Rehearse")}})
         foot_->addWidget(buttonFor(action, text));
 }
 
 void TimePlace::keepScene(const QString& name, int bars) {
     const Patch& patch = session_.document.patch();
     Scene scene;
-    scene.name = name.isEmpty() ? tr("Scene %1").arg(patch.scenes.size() + 1).toStdString() : name.left(40).toStdString();
+    scene.name =
+        name.isEmpty() ? tr("Scene %1").arg(patch.scenes.size() + 1).toStdString() : name.left(40).toStdString();
     scene.bars = std::clamp(bars, 1, 256);
     // Of the first one all that does not stand at rest; of others what stands otherwise than the song has left it.
     std::vector<Scene> scenes = patch.scenes;
@@ -287,7 +296,8 @@ void TimePlace::takeFromMidi() {
         Q_EMIT message(tr("Choose a track or a lane first; what the file holds goes there."), true);
         return;
     }
-    const QString file = QFileDialog::getOpenFileName(this, tr("Take the line from a MIDI file"), {}, tr("MIDI files (*.mid *.midi)"));
+    const QString file =
+        QFileDialog::getOpenFileName(this, tr("Take the line from a MIDI file"), {}, tr("MIDI files (*.mid *.midi)"));
     if (file.isEmpty()) return;
     const auto read = readMidiFile(file.toStdString(), line.post);
     if (!read) {
@@ -305,8 +315,10 @@ void TimePlace::takeFromMidi() {
     const bool done = line.lane ? editor_->changeLane(name, [&](Lane& lane) { lane.hits = hits; })
                                 : editor_->changeTrack(name, [&](Track& track) { track.steps = steps; });
     if (!done) return;
-    QString text = tr("%n step(s) from %1.", nullptr, static_cast<int>(line.lane ? hits.size() : steps.size())).arg(QFileInfo(file).fileName());
-    if (left > 0) text += QLatin1Char(' ') + tr("%n note(s) had no step of their own and were left out.", nullptr, left);
+    QString text = tr("%n step(s) from %1.", nullptr, static_cast<int>(line.lane ? hits.size() : steps.size()))
+                       .arg(QFileInfo(file).fileName());
+    if (left > 0)
+        text += QLatin1Char(' ') + tr("%n note(s) had no step of their own and were left out.", nullptr, left);
     Q_EMIT message(text, false);
 }
 
@@ -321,8 +333,9 @@ void TimePlace::saveAsMidi() {
     const double tempo = std::max(20.0, tempoOf(session_.document.patch(), session_.document.library()));
     const Performance played = track ? performanceOf(*track, tempo) : performanceOf(*lane, kC2, tempo);
     const QString name = q(track ? track->name : lane->name).left(40);
-    const QString file = askWhereToSave(this, tr("Save the line as a MIDI file"), name + QStringLiteral(".mid"), tr("MIDI files (*.mid *.midi)"),
-                                        {QStringLiteral(".mid"), QStringLiteral(".midi")});
+    const QString file =
+        askWhereToSave(this, tr("Save the line as a MIDI file"), name + QStringLiteral(".mid"),
+                       tr("MIDI files (*.mid *.midi)"), {QStringLiteral(".mid"), QStringLiteral(".midi")});
     if (file.isEmpty()) return;
     const auto written = writeMidiFile(file.toStdString(), played);
     Q_EMIT message(written ? tr("The line is in %1.").arg(file) : q(written.error().text()), !written);
@@ -355,7 +368,8 @@ void TimePlace::showMenu(const QPoint& where) {
                 const std::set<int> chosen = editor_->steps();
                 editor_->changeLane(tr("accent"), [&](Lane& lane) {
                     for (const int step : chosen)
-                        if (step < static_cast<int>(lane.hits.size()) && lane.hits[static_cast<std::size_t>(step)] != Hit::Rest) {
+                        if (step < static_cast<int>(lane.hits.size()) &&
+                            lane.hits[static_cast<std::size_t>(step)] != Hit::Rest) {
                             Hit& hit = lane.hits[static_cast<std::size_t>(step)];
                             hit = hit == Hit::Accent ? Hit::Hit : Hit::Accent;
                         }

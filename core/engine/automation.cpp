@@ -65,7 +65,8 @@ double secondsOf(const Patch& patch, const Library& library) {
     const TempoHome home = tempoHome(patch, library);
     if (!home.post || tempo <= 0.0) return 0.5 * beats;
     const auto lines = automationOf(patch, library);
-    const auto line = std::ranges::find_if(lines, [&](const AutomationLine& one) { return one.post == home.post->id && one.knob == home.knob->id; });
+    const auto line = std::ranges::find_if(
+        lines, [&](const AutomationLine& one) { return one.post == home.post->id && one.knob == home.knob->id; });
     if (line == lines.end()) return 60.0 * beats / tempo;
     double seconds = 0.0;
     for (double beat = 0.0; beat < beats - 1e-9; beat += kPiece) {

@@ -14,8 +14,8 @@ namespace lariat {
 
 /// A stretch of a knob's line.
 struct AutomationPiece {
-    double from = 0.0; ///< beats from the start of the song
-    double to = 0.0;   ///< the same as `from`: it is set there
+    double from = 0.0;  ///< beats from the start of the song
+    double to = 0.0;    ///< the same as `from`: it is set there
     double begin = 0.0; ///< fractions of the travel
     double end = 0.0;
 };

@@ -191,7 +191,7 @@ class Engine {
     double clickBeat_ = 0.0; ///< of the last run
     double clickHertz_ = 0.0;
     int clickAge_ = -1; ///< samples since it began; -1: silent
-    int railRuns_ = 0; ///< of this block, those in which something heard stood at the rails
+    int railRuns_ = 0;  ///< of this block, those in which something heard stood at the rails
     int runs_ = 0;
     struct Waiting {
         double at = 0.0; ///< samples from the start of the next run

@@ -40,8 +40,9 @@ Result<Renderer> Renderer::make(const Patch& patch, const Library& library, Sett
             return failure(
                 fmt::format("\"{}\" is not a jack in this patch; probes are written post.jack", probe.text()));
     made.schedule_ = std::make_unique<Schedule>(
-        patch, library, EngineSettings{made.settings_.rate, made.settings_.realCase, made.settings_.silenced, {},
-                                      made.settings_.scenes},
+        patch, library,
+        EngineSettings{
+            made.settings_.rate, made.settings_.realCase, made.settings_.silenced, {}, made.settings_.scenes},
         made.settings_.probes);
     auto probes = made.probesOf(*made.schedule_);
     if (!probes) return tl::unexpected(probes.error());
@@ -69,7 +70,8 @@ Result<void> Renderer::setPatch(const Patch& patch) {
     const Change change = planChange(patch_, patch, *library_);
     if (change.compile) {
         auto next = std::make_unique<Schedule>(
-            patch, *library_, EngineSettings{settings_.rate, settings_.realCase, settings_.silenced, {}, settings_.scenes},
+            patch, *library_,
+            EngineSettings{settings_.rate, settings_.realCase, settings_.silenced, {}, settings_.scenes},
             settings_.probes);
         auto probes = probesOf(*next); // before anything is handed over: a refused patch changes nothing
         if (!probes) return tl::unexpected(probes.error());
@@ -135,7 +137,8 @@ Result<Rendering> render(const Patch& patch, const Library& library, const Rende
     std::vector<JackRef> once = options.probes;
     std::ranges::sort(once);
     once.erase(std::unique(once.begin(), once.end()), once.end());
-    auto renderer = Renderer::make(patch, library, {options.engineRate, options.realCase, options.silenced, once, options.scenes});
+    auto renderer =
+        Renderer::make(patch, library, {options.engineRate, options.realCase, options.silenced, once, options.scenes});
     if (!renderer) return tl::unexpected(renderer.error());
     Rendering out;
     out.fileRate = options.fileRate;

@@ -43,7 +43,8 @@ Schedule::Schedule(const Patch& patch, const Library& library, const EngineSetti
         const PartInfo& part = *library.part(*patch.post(line.post));
         // A knob that changes what others mean, or that means another thing by now, is not for scenes to turn.
         if (movesMeanings(part, line.knob) || !part.knob(line.knob)->meanings.empty()) continue;
-        if (const int slot = controlSlot(line.post, line.knob); slot >= 0) following_.push_back({std::move(line), slot, -1});
+        if (const int slot = controlSlot(line.post, line.knob); slot >= 0)
+            following_.push_back({std::move(line), slot, -1});
     }
 }
 
@@ -233,7 +234,8 @@ void Schedule::followScenes(const Transport& transport) {
             startMoving(idx(one.slot)); // so that its ramp is flat again when it has arrived
             continue;
         }
-        const auto there = static_cast<float>(one.line.valueAt(piece, control.isSwitch ? begin : std::max(begin, now.to)));
+        const auto there =
+            static_cast<float>(one.line.valueAt(piece, control.isSwitch ? begin : std::max(begin, now.to)));
         // A switch on its way changes when it passes from one position to the next.
         if (fresh || (control.isSwitch && control.target != there) || (begin >= now.to && begin - went < now.to))
             setControl(one.slot, there);

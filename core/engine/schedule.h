@@ -155,7 +155,7 @@ class Schedule {
     std::vector<Control> controls_;
     std::vector<Ramp> ramps_;
     std::vector<Following> following_;
-    double lastBeats_ = 0.0;     ///< at the start of the last run
+    double lastBeats_ = 0.0;          ///< at the start of the last run
     std::vector<std::size_t> moving_; ///< controls that have not arrived; room for all is reserved
     std::map<std::pair<std::string, std::string>, int> knobSlots_;
     std::map<JackRef, const Signal*> jackSignals_;

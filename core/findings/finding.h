@@ -45,8 +45,8 @@ struct Finding {
 struct Observation {
     Patch patch;
     const Library* library = nullptr;
-    const Case* housing = nullptr; ///< the case, for parts that are still free; may be nullptr
-    Rendering recorded;            ///< with a probe at every output that a cable leaves
+    const Case* housing = nullptr;      ///< the case, for parts that are still free; may be nullptr
+    Rendering recorded;                 ///< with a probe at every output that a cable leaves
     std::vector<Responses> responses{}; ///< contours of each sequencer that is stepped, note by note
 
     /// What the notes of a sequencer make of this contour; nullptr if none opens it.

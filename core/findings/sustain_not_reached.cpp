@@ -78,10 +78,11 @@ Findings findSustainNotReached(const Observation& o) {
         for (const Cable& cable : o.patch.cables)
             if (cable.from == o.jackFor(post.id, "contour", "out") && finding.cable == 0) finding.cable = cable.id;
         finding.reason =
-            rises ? say("The gate of {} closes before its attack is over, so it never comes to its top.", post.name)
-                  : say("The gate of {} closes before its decay is over, so sustain is never reached and release starts "
-                        "early.",
-                        post.name);
+            rises
+                ? say("The gate of {} closes before its attack is over, so it never comes to its top.", post.name)
+                : say("The gate of {} closes before its decay is over, so sustain is never reached and release starts "
+                      "early.",
+                      post.name);
         const double attack = knobOf(o, post.id, "attack");
         const double shorter = std::floor(1e3 * (rises ? open : open - attack) * 0.95) / 1e3;
         if (knob && shorter >= knob->scale.min)

@@ -293,14 +293,16 @@ struct Applier {
             return failure(fmt::format("there are {} scenes, {} are possible", edit.scenes.size(), kMostScenes));
         for (const Scene& scene : edit.scenes) {
             if (scene.bars < 1 || scene.bars > 256 || scene.repeats < 1 || scene.repeats > 64)
-                return failure(fmt::format("\"{}\" has {} bars played {} times; 1 to 256 bars and 1 to 64 times are possible",
-                                           scene.name, scene.bars, scene.repeats));
+                return failure(
+                    fmt::format("\"{}\" has {} bars played {} times; 1 to 256 bars and 1 to 64 times are possible",
+                                scene.name, scene.bars, scene.repeats));
             if (scene.moves.size() > kMostMoves)
-                return failure(fmt::format("\"{}\" has {} moves, {} are possible", scene.name, scene.moves.size(), kMostMoves));
+                return failure(
+                    fmt::format("\"{}\" has {} moves, {} are possible", scene.name, scene.moves.size(), kMostMoves));
             for (const Move& move : scene.moves)
                 if (!(move.start >= 0.0 && move.beats >= 0.0 && move.start + move.beats <= scene.beats() + 1e-9))
-                    return failure(fmt::format("a move in \"{}\" goes from beat {:g} to {:g}; the scene has {:g}", scene.name,
-                                               move.start, move.start + move.beats, scene.beats()));
+                    return failure(fmt::format("a move in \"{}\" goes from beat {:g} to {:g}; the scene has {:g}",
+                                               scene.name, move.start, move.start + move.beats, scene.beats()));
         }
         patch.scenes = edit.scenes;
         return patch;

@@ -152,11 +152,11 @@ struct SetScenes {
     std::vector<Scene> scenes;
 };
 
-using Edit = std::variant<TieCable, RemoveCable, MoveCable, SwapCables, ReorderCable, RegroupCable, DescribeCable,
-                          SetKnob, AddPost, RemovePost, ReorderPost, SetPattern, SetPerformance, ChooseSources,
-                          SetTitle, DescribePatch, DescribePost, SeatPost, DescribeKnob, StyleHeading, RenameHeading,
-                          MoveHeading, DismissFinding, RestoreFinding, LearnController, ForgetController, KeepSetting,
-                          SetScenes>;
+using Edit =
+    std::variant<TieCable, RemoveCable, MoveCable, SwapCables, ReorderCable, RegroupCable, DescribeCable, SetKnob,
+                 AddPost, RemovePost, ReorderPost, SetPattern, SetPerformance, ChooseSources, SetTitle, DescribePatch,
+                 DescribePost, SeatPost, DescribeKnob, StyleHeading, RenameHeading, MoveHeading, DismissFinding,
+                 RestoreFinding, LearnController, ForgetController, KeepSetting, SetScenes>;
 
 /// The patch after one edit. Fails if the edit names something that is not there or an input that is taken.
 Result<Patch> applyEdit(const Patch& patch, const Edit& edit);

@@ -100,7 +100,8 @@ Scene readScene(Reader& in) {
         if (found == std::end(kHands)) node.fail("hand", fmt::format("\"{}\" is not one of left, right, foot", hand));
         move.hand = static_cast<Hand>(found - kHands);
         if (move.start + move.beats > scene.beats() + 1e-9)
-            node.fail("beats", fmt::format("the move ends at beat {:g}, the scene has {:g}", move.start + move.beats, scene.beats()));
+            node.fail("beats", fmt::format("the move ends at beat {:g}, the scene has {:g}", move.start + move.beats,
+                                           scene.beats()));
         move.extra = node.rest();
         scene.moves.push_back(std::move(move));
     });

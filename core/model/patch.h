@@ -111,7 +111,7 @@ struct Patch {
     std::vector<Dismissal> dismissals{};
     std::vector<Controller> controllers{};
     std::map<std::string, Setting> settings{}; ///< put aside to come back to, by name: "A", "B"
-    std::vector<Scene> scenes{}; ///< in the order in which they are played
+    std::vector<Scene> scenes{};               ///< in the order in which they are played
     /// Keys of settings that this version does not know: by name and post; of the setting itself under "".
     std::map<std::string, std::map<std::string, Extra>> settingExtras{};
 

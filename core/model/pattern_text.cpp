@@ -62,7 +62,8 @@ std::string readWord(std::string_view word, Step& step) {
         step.accent = true;
         return {};
     case '+':
-        return number(0, 100.0 * kLatest, "delay in per cent of the step", [&](double value) { step.late = 0.01 * value; });
+        return number(0, 100.0 * kLatest, "delay in per cent of the step",
+                      [&](double value) { step.late = 0.01 * value; });
     case 'v':
         return number(1, 127, "velocity", [&](double value) { step.velocity = static_cast<int>(value); });
     case 'c':
@@ -161,7 +162,8 @@ Result<std::vector<Hit>> readHits(std::string_view line) {
             hits.push_back(Hit::Accent);
             break;
         default:
-            return failure(fmt::format("should be written with x, X, . and spaces only; character {} is another", i + 1));
+            return failure(
+                fmt::format("should be written with x, X, . and spaces only; character {} is another", i + 1));
         }
     }
     if (hits.empty() || hits.size() > kMaxSteps) return failure(tooMany(hits.size()));

@@ -13,20 +13,23 @@ namespace lariat {
 namespace {
 
 constexpr double kRate = 48000.0;
-constexpr int kMostBy = 64;          ///< of a simple ratio
-constexpr double kExact = 2e-5;      ///< part by which a ratio may differ and still be exact
-constexpr double kEven = 2e-4;       ///< part by which two distances may differ
+constexpr int kMostBy = 64;     ///< of a simple ratio
+constexpr double kExact = 2e-5; ///< part by which a ratio may differ and still be exact
+constexpr double kEven = 2e-4;  ///< part by which two distances may differ
 
 /// Inputs that count pulses: of blocks that are stepped, whatever the panel calls them.
 bool isClock(const PartInfo& part, const JackInfo& jack) {
     if (jack.output) return false;
-    const JackSpec& spec = part.blocks[static_cast<std::size_t>(jack.at.block)].type->inputs[static_cast<std::size_t>(jack.at.index)];
+    const JackSpec& spec =
+        part.blocks[static_cast<std::size_t>(jack.at.block)].type->inputs[static_cast<std::size_t>(jack.at.index)];
     return spec.kind == SignalKind::Clock;
 }
 
 bool isReset(const PartInfo& part, const JackInfo& jack) {
     if (jack.output) return false;
-    return part.blocks[static_cast<std::size_t>(jack.at.block)].type->inputs[static_cast<std::size_t>(jack.at.index)].id == "reset";
+    return part.blocks[static_cast<std::size_t>(jack.at.block)]
+               .type->inputs[static_cast<std::size_t>(jack.at.index)]
+               .id == "reset";
 }
 
 /// The nearest fraction with small numbers.
@@ -63,7 +66,8 @@ Sentence clockText(const ClockBranch& branch) {
     if (branch.uneven && branch.drift == 0.0)
         return say("{:.2f} Hz = {:.1f} BPM on average, uneven", branch.hertz, bpm);
     if (branch.drift != 0.0 && !branch.simple)
-        return say("{:.2f} Hz = {:.1f} BPM, {:.1f} ms · runs by itself, {:+.0f} ms a minute", branch.hertz, bpm, ms, branch.drift);
+        return say("{:.2f} Hz = {:.1f} BPM, {:.1f} ms · runs by itself, {:+.0f} ms a minute", branch.hertz, bpm, ms,
+                   branch.drift);
     if (branch.times == branch.by) return say("{:.2f} Hz = {:.1f} BPM, {:.1f} ms", branch.hertz, bpm, ms);
     if (branch.by == 1) return say("{:.2f} Hz = {:.1f} BPM, {:.1f} ms · × {}", branch.hertz, bpm, ms, branch.times);
     if (branch.times == 1) return say("{:.2f} Hz = {:.1f} BPM, {:.1f} ms · ÷ {}", branch.hertz, bpm, ms, branch.by);
@@ -87,7 +91,8 @@ Result<ClockTree> clocksOf(const Patch& patch, const Library& library, const std
             if (isReset(part, jack)) {
                 bool counts = false;
                 for (const JackInfo& other : part.jacks) counts = counts || isClock(part, other);
-                if (counts && !part.has("clock")) out.resets.push_back({post.id, feederOf(patch, library, {post.id, jack.id})});
+                if (counts && !part.has("clock"))
+                    out.resets.push_back({post.id, feederOf(patch, library, {post.id, jack.id})});
             }
             if (!isClock(part, jack)) continue;
             const JackRef from = feederOf(patch, library, {post.id, jack.id});
@@ -100,7 +105,8 @@ Result<ClockTree> clocksOf(const Patch& patch, const Library& library, const std
     std::set<std::string> seen;
     const auto add = [&](const auto& self, int parent, int depth, const std::string& post) -> void {
         for (ClockBranch& branch : out.branches) {
-            if (branch.output.post != post || std::ranges::count(sorted, branch.output, &ClockBranch::output) > 0) continue;
+            if (branch.output.post != post || std::ranges::count(sorted, branch.output, &ClockBranch::output) > 0)
+                continue;
             branch.parent = parent;
             branch.depth = depth;
             sorted.push_back(branch);
@@ -148,7 +154,8 @@ Result<ClockTree> clocksOf(const Patch& patch, const Library& library, const std
         const double exact = static_cast<double>(branch.times) / branch.by;
         // What hangs on the first clock keeps its ratio whatever twelve seconds tell of uneven pulses.
         int root = static_cast<int>(&branch - out.branches.data());
-        while (out.branches[static_cast<std::size_t>(root)].parent >= 0) root = out.branches[static_cast<std::size_t>(root)].parent;
+        while (out.branches[static_cast<std::size_t>(root)].parent >= 0)
+            root = out.branches[static_cast<std::size_t>(root)].parent;
         const bool hangs = out.branches[static_cast<std::size_t>(root)].output.post == out.branches.front().output.post;
         branch.drift = hangs ? 0.0 : 60'000.0 * (ratio / exact - 1.0);
         branch.simple = hangs ? !branch.uneven : std::abs(branch.drift) < 0.05;

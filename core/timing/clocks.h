@@ -15,7 +15,7 @@ inline constexpr double kClockSeconds = 12.0; ///< of the run
 /// An output that steps or resets something.
 struct ClockBranch {
     JackRef output;
-    int parent = -1;            ///< the branch that its post is stepped by; -1: it keeps time by itself
+    int parent = -1; ///< the branch that its post is stepped by; -1: it keeps time by itself
     int depth = 0;
     std::vector<JackRef> steps; ///< inputs that it steps
     double hertz = 0.0;         ///< mean rate of its pulses; 0: fewer than two came
@@ -42,6 +42,7 @@ struct ClockTree {
 };
 
 /// Fails when cancelled.
-Result<ClockTree> clocksOf(const Patch& patch, const Library& library, const std::function<bool(double)>& progress = {});
+Result<ClockTree> clocksOf(const Patch& patch, const Library& library,
+                           const std::function<bool(double)>& progress = {});
 
 } // namespace lariat

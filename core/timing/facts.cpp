@@ -11,8 +11,8 @@
 namespace lariat {
 namespace {
 
-constexpr std::size_t kFewest = 2;  ///< hits that can be told apart
-constexpr double kLongest = 2.0;    ///< seconds of a hit that are compared
+constexpr std::size_t kFewest = 2; ///< hits that can be told apart
+constexpr double kLongest = 2.0;   ///< seconds of a hit that are compared
 
 std::set<int> stepsWhere(std::span<const Strike> strikes, const auto& which) {
     std::set<int> steps;
@@ -60,9 +60,9 @@ void addFacts(ContourResponse& contour, const Patch& patch, const Library& libra
     if (const int count = contour.cutOff(); count > 0) {
         double most = 0.0;
         for (const Strike& strike : strikes) most = std::max(most, strike.over);
-        contour.facts.push_back({Fact::Kind::Tail,
-                                 say("the next note cuts off {} of {} tails, {:.0f} ms too long", count, all, 1e3 * most),
-                                 !contour.followsGate, stepsWhere(strikes, cut)});
+        contour.facts.push_back(
+            {Fact::Kind::Tail, say("the next note cuts off {} of {} tails, {:.0f} ms too long", count, all, 1e3 * most),
+             !contour.followsGate, stepsWhere(strikes, cut)});
     } else {
         contour.facts.push_back({Fact::Kind::Tail, say("every tail ends before the next note"), false, {}});
     }
@@ -72,9 +72,8 @@ void addFacts(ContourResponse& contour, const Patch& patch, const Library& libra
     const JackInfo* stage = part.jackFor("contour", "sustain-gate");
     const bool used = stage && std::ranges::count(patch.cables, JackRef{contour.post, stage->id}, &Cable::from) > 0;
     if (used && contour.sustains && contour.notHeld() == static_cast<int>(all))
-        contour.facts.push_back({Fact::Kind::StageGate,
-                                 say("the sustain gate never fires: no note comes that far"), true,
-                                 stepsWhere(strikes, [](const Strike&) { return true; })});
+        contour.facts.push_back({Fact::Kind::StageGate, say("the sustain gate never fires: no note comes that far"),
+                                 true, stepsWhere(strikes, [](const Strike&) { return true; })});
 }
 
 void addFacts(SoundResponse& sound, const ContourResponse& opener, std::span<const double> starts,
@@ -109,7 +108,8 @@ void addFacts(SoundResponse& sound, const ContourResponse& opener, std::span<con
     const auto wanted = parseKey(key);
     const bool outside = wanted && !wanted->has(nearestNote(*pitch.steady).note);
     sound.facts.push_back({Fact::Kind::TailNote,
-                           outside ? say("tail {}, outside the key {}", note, key) : say("tail {}", note), outside,
+                           outside ? say("tail {}, outside the key {}", note, key) : say("tail {}", note),
+                           outside,
                            {}});
 }
 

@@ -8,10 +8,10 @@
 namespace lariat {
 namespace {
 
-constexpr double kGrid = 10.0;     ///< beats per minute between the tempos that are tried first
-constexpr double kClose = 0.05;    ///< to which a change is found
-constexpr long kOwnCycles = 64;    ///< pulses: what a note does depends on its own line, not on how lines meet
-constexpr int kHalvings = 14;      ///< of a knob's travel
+constexpr double kGrid = 10.0;  ///< beats per minute between the tempos that are tried first
+constexpr double kClose = 0.05; ///< to which a change is found
+constexpr long kOwnCycles = 64; ///< pulses: what a note does depends on its own line, not on how lines meet
+constexpr int kHalvings = 14;   ///< of a knob's travel
 
 struct Question {
     Fact::Kind kind;
@@ -47,8 +47,9 @@ Sentence textOf(const Forecast& forecast, const std::string& name) {
     if (from <= kSlowest)
         return sustain ? say("{}: up to {:.0f} BPM every note reaches sustain", name, std::floor(to))
                        : say("{}: up to {:.0f} BPM every tail ends in time", name, std::floor(to));
-    return sustain ? say("{}: from {:.0f} to {:.0f} BPM every note reaches sustain", name, std::ceil(from), std::floor(to))
-                   : say("{}: from {:.0f} to {:.0f} BPM every tail ends in time", name, std::ceil(from), std::floor(to));
+    return sustain
+               ? say("{}: from {:.0f} to {:.0f} BPM every note reaches sustain", name, std::ceil(from), std::floor(to))
+               : say("{}: from {:.0f} to {:.0f} BPM every tail ends in time", name, std::ceil(from), std::floor(to));
 }
 
 /// Runs at tempos, each once.
@@ -102,8 +103,8 @@ Result<std::vector<Forecast>> forecastOf(const Patch& patch, const Library& libr
     }
     std::vector<Forecast> out;
     for (const Question& question : questions) {
-        if (options.progress && !options.progress(0.7 + 0.3 * static_cast<double>(out.size()) /
-                                                            static_cast<double>(questions.size())))
+        if (options.progress &&
+            !options.progress(0.7 + 0.3 * static_cast<double>(out.size()) / static_cast<double>(questions.size())))
             return failure("the run was cancelled");
         Forecast forecast{question.kind, question.post, holds(*present, question), question.wanted, {}, {}};
         const auto ok = [&](double tempo) {
@@ -167,13 +168,14 @@ Result<SetKnob> fitToStep(const Patch& patch, const Library& library, const std:
     };
     if (!fits(0.0)) {
         if (!error.reason.empty()) return tl::unexpected(error);
-        return failure(fit == Fit::ReachSustain
-                           ? fmt::format("not even the shortest decay of {} reaches sustain: its attack is longer than "
-                                         "the gate",
-                                         post->name)
-                           : fmt::format("not even the shortest {} of {} ends before the next note: what comes before it "
-                                         "is too long",
-                                         byDecay ? "decay" : "release", post->name));
+        return failure(
+            fit == Fit::ReachSustain
+                ? fmt::format("not even the shortest decay of {} reaches sustain: its attack is longer than "
+                              "the gate",
+                              post->name)
+                : fmt::format("not even the shortest {} of {} ends before the next note: what comes before it "
+                              "is too long",
+                              byDecay ? "decay" : "release", post->name));
     }
     double short_ = 0.0;
     double long_ = 1.0;

@@ -140,7 +140,8 @@ Steps humanized(Steps steps, const std::set<int>& chosen, std::uint64_t seed) {
         Step& step = steps[i];
         if (step.kind != Step::Kind::Note) continue;
         step.velocity = std::clamp(step.velocity + static_cast<int>(std::lround(kVelocityWay * louder)), 1, 127);
-        if (step.gate < 1.0) step.gate = std::clamp(std::round(100.0 * (step.gate + kGateWay * longer)) / 100.0, 0.05, 0.99);
+        if (step.gate < 1.0)
+            step.gate = std::clamp(std::round(100.0 * (step.gate + kGateWay * longer)) / 100.0, 0.05, 0.99);
     }
     return steps;
 }

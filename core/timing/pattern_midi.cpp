@@ -28,7 +28,8 @@ std::vector<Note> notesOf(const Performance& performance, const StepsFromMidi& h
         if (m.kind() == 0x90 && m.data2 > 0) {
             notes.push_back({at, -1.0, m.data1, m.data2});
         } else if (m.kind() == 0x80 || m.kind() == 0x90) {
-            const auto open = std::find_if(notes.rbegin(), notes.rend(), [&](const Note& n) { return n.note == m.data1 && n.length < 0.0; });
+            const auto open = std::find_if(notes.rbegin(), notes.rend(),
+                                           [&](const Note& n) { return n.note == m.data1 && n.length < 0.0; });
             if (open != notes.rend()) open->length = at - open->start;
         }
     }
@@ -53,7 +54,8 @@ std::size_t lengthFor(int last) {
 }
 
 MidiMessage message(int status, int channel, int note, int velocity) {
-    return {static_cast<std::uint8_t>(status | channel), static_cast<std::uint8_t>(note), static_cast<std::uint8_t>(velocity)};
+    return {static_cast<std::uint8_t>(status | channel), static_cast<std::uint8_t>(note),
+            static_cast<std::uint8_t>(velocity)};
 }
 
 void sortByTime(Performance& out) {
@@ -67,7 +69,8 @@ Steps stepsFrom(const Performance& performance, const StepsFromMidi& how, int* l
     int last = 0;
     int lost = 0;
     for (const Note& note : notes)
-        if (const int at = placeOf(note.start, how.quantize).first; at < static_cast<int>(kMaxSteps)) last = std::max(last, at);
+        if (const int at = placeOf(note.start, how.quantize).first; at < static_cast<int>(kMaxSteps))
+            last = std::max(last, at);
     Steps steps(lengthFor(last));
     for (std::size_t n = 0; n < notes.size(); ++n) {
         const Note& note = notes[n];
@@ -83,9 +86,11 @@ Steps stepsFrom(const Performance& performance, const StepsFromMidi& how, int* l
         step.velocity = std::clamp(note.velocity, 1, 127);
         step.late = late;
         // It lasts until the next one begins, at most.
-        const int next = n + 1 < notes.size() ? placeOf(notes[n + 1].start, how.quantize).first : static_cast<int>(steps.size());
+        const int next =
+            n + 1 < notes.size() ? placeOf(notes[n + 1].start, how.quantize).first : static_cast<int>(steps.size());
         const double length = std::max(kShortest, note.length);
-        const int whole = std::min({static_cast<int>(std::floor(late + length - 1e-6)), next - at - 1, static_cast<int>(steps.size()) - 1 - at});
+        const int whole = std::min({static_cast<int>(std::floor(late + length - 1e-6)), next - at - 1,
+                                    static_cast<int>(steps.size()) - 1 - at});
         const double rest = late + length - whole;
         const double gate = std::clamp(std::round(100.0 * (whole > 0 ? rest : length)) / 100.0, kShortest, 1.0);
         step.gate = gate;
@@ -105,7 +110,8 @@ Hits hitsFrom(const Performance& performance, const StepsFromMidi& how, int* lef
     int last = 0;
     int lost = 0;
     for (const Note& note : notes)
-        if (const int at = static_cast<int>(std::lround(note.start)); at < static_cast<int>(kMaxSteps)) last = std::max(last, at);
+        if (const int at = static_cast<int>(std::lround(note.start)); at < static_cast<int>(kMaxSteps))
+            last = std::max(last, at);
     Hits hits(lengthFor(last), Hit::Rest);
     for (const Note& note : notes) {
         const auto at = static_cast<std::size_t>(std::lround(note.start));
@@ -131,11 +137,14 @@ Performance performanceOf(const Track& track, double tempo, int channel, double 
         const double begin = (static_cast<double>(i) + swing + step.late) * length;
         std::size_t ties = 0;
         while (i + ties + 1 < track.steps.size() && track.steps[i + ties + 1].kind == Step::Kind::Tie) ++ties;
-        const double whole = ties > 0 ? static_cast<double>(ties) + step.gate - step.late : std::min(step.gate, 1.0 - step.late);
+        const double whole =
+            ties > 0 ? static_cast<double>(ties) + step.gate - step.late : std::min(step.gate, 1.0 - step.late);
         const int strikes = ties > 0 ? 1 : step.repeats;
         for (int strike = 0; strike < strikes; ++strike) {
             const double at = begin + strike * length * (1.0 - step.late) / strikes;
-            out.messages.push_back({at, message(0x90, channel, step.note, step.accent ? std::max(step.velocity, kAccentVelocity) : step.velocity)});
+            out.messages.push_back(
+                {at, message(0x90, channel, step.note,
+                             step.accent ? std::max(step.velocity, kAccentVelocity) : step.velocity)});
             out.messages.push_back({at + length * whole / strikes, message(0x80, channel, step.note, 0)});
         }
     }

@@ -18,8 +18,8 @@ struct StepsFromMidi {
     int quantize = 100; ///< per cent of the way to the step
 };
 
-/// Notes as steps: where several fall on one, the last one stays; what lasts longer is tied. As long as it needs in whole
-/// bars of 16, 64 steps at most; `left` counts the notes that did not fit or were covered.
+/// Notes as steps: where several fall on one, the last one stays; what lasts longer is tied. As long as it needs in
+/// whole bars of 16, 64 steps at most; `left` counts the notes that did not fit or were covered.
 Steps stepsFrom(const Performance& performance, const StepsFromMidi& how, int* left = nullptr);
 /// The same for a lane: hits, accented from velocity 113 on.
 Hits hitsFrom(const Performance& performance, const StepsFromMidi& how, int* left = nullptr);

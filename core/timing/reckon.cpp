@@ -21,9 +21,9 @@ using Answers = std::vector<Reckoned>;
 
 constexpr double kSixteenths = 4.0; ///< to a beat
 constexpr double kPulsesPerBar = 16.0;
-constexpr std::array<const char*, 13> kIntervals = {"unison",        "minor second", "major second",  "minor third", "major third",
-                                                    "fourth",        "tritone",      "fifth",         "minor sixth", "major sixth",
-                                                    "minor seventh", "major seventh", "octave"};
+constexpr std::array<const char*, 13> kIntervals = {
+    "unison", "minor second", "major second", "minor third",   "major third",   "fourth", "tritone",
+    "fifth",  "minor sixth",  "major sixth",  "minor seventh", "major seventh", "octave"};
 
 std::string trimmed(double value, int digits) {
     std::string text = fmt::format("{:.{}f}", value, digits);
@@ -37,7 +37,8 @@ std::string seconds(double s) {
     return s < 1.0 ? fmt::format("{} ms", trimmed(1e3 * s, s < 0.01 ? 3 : 2)) : fmt::format("{} s", trimmed(s, 3));
 }
 std::string hertz(double hz) {
-    return hz >= 1000.0 ? fmt::format("{} kHz", trimmed(hz / 1000.0, 4)) : fmt::format("{} Hz", trimmed(hz, hz < 10 ? 4 : 2));
+    return hz >= 1000.0 ? fmt::format("{} kHz", trimmed(hz / 1000.0, 4))
+                        : fmt::format("{} Hz", trimmed(hz, hz < 10 ? 4 : 2));
 }
 std::string volts(double v) {
     return fmt::format("{} V", trimmed(v, 4));
@@ -61,9 +62,14 @@ void addSamples(Answers& out, double s, const ReckonContext& context) {
 Answers ofTempo(double bpm, const ReckonContext& context) {
     Answers out;
     const double beat = 60.0 / bpm;
-    for (const auto& [what, part] : {std::pair{say("a bar of four"), 4.0}, {say("a quarter"), 1.0}, {say("an 8th"), 0.5},
-                                     {say("a 16th"), 0.25}, {say("a 32nd"), 0.125}, {say("a dotted 8th"), 0.75},
-                                     {say("a triplet 8th"), 1.0 / 3.0}, {say("a triplet 16th"), 1.0 / 6.0}})
+    for (const auto& [what, part] : {std::pair{say("a bar of four"), 4.0},
+                                     {say("a quarter"), 1.0},
+                                     {say("an 8th"), 0.5},
+                                     {say("a 16th"), 0.25},
+                                     {say("a 32nd"), 0.125},
+                                     {say("a dotted 8th"), 0.75},
+                                     {say("a triplet 8th"), 1.0 / 3.0},
+                                     {say("a triplet 16th"), 1.0 / 6.0}})
         add(out, what, seconds(part * beat));
     add(out, say("rate of the quarters"), hertz(1.0 / beat));
     add(out, say("rate of the 16ths"), hertz(kSixteenths / beat));
@@ -128,8 +134,8 @@ Answers ofRatio(double ratio) {
     const double within = std::abs(cents) - 1200.0 * std::floor(std::abs(cents) / 1200.0);
     const auto nearest = static_cast<std::size_t>(std::lround(within / 100.0));
     add(out, say("near"),
-        fmt::format("{}{} {:+.1f} ct", std::abs(cents) >= 1200.0 && nearest < 12 ? "compound " : "", kIntervals[nearest],
-                    within - 100.0 * static_cast<double>(nearest)));
+        fmt::format("{}{} {:+.1f} ct", std::abs(cents) >= 1200.0 && nearest < 12 ? "compound " : "",
+                    kIntervals[nearest], within - 100.0 * static_cast<double>(nearest)));
     return out;
 }
 
@@ -171,7 +177,8 @@ std::optional<Amount> amountIn(std::string_view text) {
 
 /// Hertz of a pitch, however it is written.
 std::optional<double> pitchIn(const Amount& amount) {
-    if (amount.unit == "note" || amount.unit == "hz") return amount.value > 0.0 ? std::optional(amount.value) : std::nullopt;
+    if (amount.unit == "note" || amount.unit == "hz")
+        return amount.value > 0.0 ? std::optional(amount.value) : std::nullopt;
     if (amount.unit == "khz") return amount.value > 0.0 ? std::optional(1000.0 * amount.value) : std::nullopt;
     if (amount.unit == "v" && std::abs(amount.value) <= 10.0) return toHertz({amount.value}).value;
     return std::nullopt;
@@ -191,7 +198,8 @@ std::optional<Answers> ofDivisions(std::string_view line) {
         if (!by || !(*by > 0.0 && *by <= 10000.0)) return std::nullopt;
         const double hz = line[sign] == '/' ? *pitch / *by : *pitch * *by;
         const std::string note = hz >= 8.0 && hz < 20000.0 ? pitchText({hz}) : std::string();
-        add(out, line[sign] == '/' ? say("divided by {}", trimmed(*by, 3)) : say("times {}", trimmed(*by, 3)), hertz(hz));
+        add(out, line[sign] == '/' ? say("divided by {}", trimmed(*by, 3)) : say("times {}", trimmed(*by, 3)),
+            hertz(hz));
         if (note.empty()) continue;
         add(out, say("which is the note"), note);
         chord += (chord.empty() ? "" : " ") + note;
@@ -216,7 +224,8 @@ std::optional<Answers> ofLengths(const std::vector<std::string>& words, const Re
     if (context.tempo > 0.0) {
         const double s = static_cast<double>(whole) * 15.0 / context.tempo;
         add(out, say("in 16ths at {} BPM", trimmed(context.tempo, 2)),
-            s < 60.0 ? seconds(s) : fmt::format("{} min {:02.0f} s", static_cast<long>(s) / 60, std::fmod(std::floor(s), 60.0)));
+            s < 60.0 ? seconds(s)
+                     : fmt::format("{} min {:02.0f} s", static_cast<long>(s) / 60, std::fmod(std::floor(s), 60.0)));
     }
     for (const std::string& word : words)
         add(out, say("times that {} is played", word), trimmed(static_cast<double>(whole) / *parseNumber(word), 0));
@@ -241,7 +250,9 @@ std::optional<Answers> ofAttenuator(std::string_view line) {
         const auto wanted = amountIn(line.substr(0, from));
         const auto whole = amountIn(line.substr(from + 6));
         if (!wanted || !whole || whole->unit != "v" || whole->value == 0.0) return std::nullopt;
-        const double semitones = wanted->unit == "st" ? wanted->value : wanted->unit == "ct" ? 0.01 * wanted->value : NAN;
+        const double semitones = wanted->unit == "st"   ? wanted->value
+                                 : wanted->unit == "ct" ? 0.01 * wanted->value
+                                                        : NAN;
         if (std::isnan(semitones)) return std::nullopt;
         const double part = semitones / 12.0 / whole->value;
         add(out, say("volts that it takes"), volts(semitones / 12.0));
@@ -273,8 +284,9 @@ std::optional<double> ratioIn(std::string_view line) {
 Result<std::vector<Reckoned>> reckon(std::string_view line, const ReckonContext& context) {
     const auto first = line.find_first_not_of(" \t");
     if (first == std::string_view::npos || line.size() > 200)
-        return failure("write what is to be reckoned: 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, 2 v at 38 %, "
-                       "7 st from 5 v, +4 dbu, or lengths such as 5 7 16");
+        return failure(
+            "write what is to be reckoned: 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, 2 v at 38 %, "
+            "7 st from 5 v, +4 dbu, or lengths such as 5 7 16");
     line.remove_prefix(first);
     if (auto answers = ofAttenuator(line)) return std::move(*answers);
     if (const auto ratio = ratioIn(line)) return ofRatio(*ratio);

@@ -11,14 +11,14 @@
 namespace lariat {
 namespace {
 
-constexpr double kRate = 48000.0;     ///< of the silent run
-constexpr long kLead = 16;            ///< pulses before the cycle, so that the run has settled
+constexpr double kRate = 48000.0; ///< of the silent run
+constexpr long kLead = 16;        ///< pulses before the cycle, so that the run has settled
 constexpr double kMostSeconds = 120.0;
-constexpr double kPatience = 10.0;    ///< seconds without a pulse
-constexpr float kHeldPart = 0.01f;    ///< of the peak; a sustain below it is none
+constexpr double kPatience = 10.0; ///< seconds without a pulse
+constexpr float kHeldPart = 0.01f; ///< of the peak; a sustain below it is none
 constexpr std::size_t kMostSounds = 8;
-constexpr int kPart = 16;             ///< samples of which a picture keeps lowest and highest
-constexpr int kHold = 2;              ///< the stage, as a contour tells it
+constexpr int kPart = 16; ///< samples of which a picture keeps lowest and highest
+constexpr int kHold = 2;  ///< the stage, as a contour tells it
 
 enum ContourTells { StageTold, LevelTold, StrikesTold, HeldTold, EndedTold, MissedTold, LeftTold };
 
@@ -95,13 +95,14 @@ class ResponseRun {
     Result<Responses> operator()() {
         const JackRef clock{sequencer_.post, sequencer_.clock};
         if (sequencer_.clock.empty() || feederOf(patch_, library_, clock).post.empty())
-            return failure(fmt::format("nothing steps {}; tie a clock to its clock input",
-                                       patch_.post(sequencer_.post)->name));
+            return failure(
+                fmt::format("nothing steps {}; tie a clock to its clock input", patch_.post(sequencer_.post)->name));
         if (auto turned = turnKnobs(); !turned) return tl::unexpected(turned.error());
         chooseContours();
         if (options_.sounds) chooseSounds();
         probes_.push_back(clock);
-        auto renderer = Renderer::make(onlyWhatReaches(patch_, library_, probes_), library_, {kRate, false, {}, probes_});
+        auto renderer =
+            Renderer::make(onlyWhatReaches(patch_, library_, probes_), library_, {kRate, false, {}, probes_});
         if (!renderer) return tl::unexpected(renderer.error());
         const int variation = options_.variation.value_or(variationOf(patch_, library_, sequencer_));
         out_.sequencer = sequencer_.post;
@@ -109,7 +110,8 @@ class ResponseRun {
         out_.shown = std::min(out_.cycle, options_.mostPulses);
         lead_ = out_.cycle > out_.shown ? 0 : std::min(out_.cycle, kLead);
         if (!run(*renderer)) return failure("the run was cancelled");
-        if (pulses_.size() < 2) return failure(fmt::format("no clock pulse comes to {}", patch_.post(sequencer_.post)->name));
+        if (pulses_.size() < 2)
+            return failure(fmt::format("no clock pulse comes to {}", patch_.post(sequencer_.post)->name));
         gather();
         return std::move(out_);
     }
@@ -184,7 +186,9 @@ class ResponseRun {
                 for (const JackInfo& jack : library_.part(*patch_.post(contour.response.post))->jacks) {
                     if (!jack.output || jack.kind != SignalKind::Control) continue;
                     const auto sound = soundOf(patch_, library_, {contour.response.post, jack.id});
-                    const auto sameLine = [&](const WatchedSound& one) { return one.response.line == contour.response.line; };
+                    const auto sameLine = [&](const WatchedSound& one) {
+                        return one.response.line == contour.response.line;
+                    };
                     if (!sound || sound->second != wanted) continue;
                     if (wanted == Opens::Filter && std::ranges::any_of(sounds_, sameLine)) continue;
                     addSound(sound->first, contour.response.post, contour.response.line);
@@ -230,7 +234,8 @@ class ResponseRun {
             }
             for (WatchedContour& contour : contours_) {
                 const auto& volts = view.probes[contour.outProbe]->volts;
-                for (int part = 0; part < kRun / kPart; ++part) contour.response.picture.push_back(rangeOf(volts.data() + part * kPart));
+                for (int part = 0; part < kRun / kPart; ++part)
+                    contour.response.picture.push_back(rangeOf(volts.data() + part * kPart));
             }
             const double last = pulses_.empty() ? 0.0 : pulses_.back();
             return static_cast<long>(pulses_.size()) < wanted && start / kRate - last < kPatience;
@@ -326,7 +331,8 @@ class ResponseRun {
     /// Seconds of the run at which strikes of the cycle came.
     std::vector<double> startsOf(const ContourResponse& contour) const {
         std::vector<double> out;
-        for (const Strike& strike : contour.strikes) out.push_back(strike.at + pulses_[static_cast<std::size_t>(lead_)]);
+        for (const Strike& strike : contour.strikes)
+            out.push_back(strike.at + pulses_[static_cast<std::size_t>(lead_)]);
         return out;
     }
 

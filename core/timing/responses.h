@@ -80,9 +80,9 @@ struct Responses {
     static constexpr int kPerPulse = 256; ///< columns of a picture
 
     std::string sequencer;
-    long cycle = 0;             ///< clock pulses after which everything begins anew
-    long shown = 0;             ///< of these, those that were run: fewer where the cycle is longer than kMostPulses
-    double pulseSeconds = 0.0;  ///< mean
+    long cycle = 0;            ///< clock pulses after which everything begins anew
+    long shown = 0;            ///< of these, those that were run: fewer where the cycle is longer than kMostPulses
+    double pulseSeconds = 0.0; ///< mean
     std::vector<ContourResponse> contours;
     std::vector<SoundResponse> sounds;
 };

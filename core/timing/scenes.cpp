@@ -62,7 +62,8 @@ Result<Found> takeKnob(std::string_view& text, const Patch& patch, const Library
     if (!post) {
         std::string names;
         for (const Post& one : patch.posts) names += (names.empty() ? "" : ", ") + one.name;
-        return failure(fmt::format("\"{}\" begins with no post of this patch; there are {}", whole.substr(0, 60), names));
+        return failure(
+            fmt::format("\"{}\" begins with no post of this patch; there are {}", whole.substr(0, 60), names));
     }
     const KnobInfo* knob = nullptr;
     const std::string_view behind = text;
@@ -89,8 +90,8 @@ Result<double> valueOf(std::string_view text, const Found& found, double tempo) 
     text = trim(text);
     const auto value = found.knob->scale.parse(text, tempo);
     if (!value || !(*value >= found.knob->scale.min && *value <= found.knob->scale.max))
-        return failure(fmt::format("\"{}\" is no setting of {} of {}: it takes {}", text, found.knob->name, found.post->name,
-                                   found.knob->scale.expectation()));
+        return failure(fmt::format("\"{}\" is no setting of {} of {}: it takes {}", text, found.knob->name,
+                                   found.post->name, found.knob->scale.expectation()));
     return *value;
 }
 
@@ -142,8 +143,8 @@ Result<Move> readMove(std::string_view text, Hand hand, const Scene& scene, cons
     const auto start = barIn(when.substr(0, between));
     const auto end = between == std::string_view::npos ? start : barIn(when.substr(between + 4));
     if (!start || !end || *end < *start || *end > scene.beats() + 1e-9)
-        return failure(fmt::format("\"bar {}\" is no time of {}: it goes from bar 1 to bar {:.0f}, with beats as 5.3", when,
-                                   scene.name, scene.beats() / kBeatsPerBar + 1.0));
+        return failure(fmt::format("\"bar {}\" is no time of {}: it goes from bar 1 to bar {:.0f}, with beats as 5.3",
+                                   when, scene.name, scene.beats() / kBeatsPerBar + 1.0));
     return Move{found->post->id, found->knob->id, *from, *to, *start, *end - *start, hand, {}};
 }
 
@@ -183,8 +184,10 @@ Result<std::vector<Scene>> readScenes(std::string_view text, const Patch& patch,
         if (line.size() > 300) return fail("the line is longer than 300 characters");
         if (auto scene = headIn(line)) {
             if (scenes.size() == kMostScenes) return fail(fmt::format("there are more than {} scenes", kMostScenes));
-            if (scene->name.empty() || scene->bars < 1 || scene->bars > 256 || scene->repeats < 1 || scene->repeats > 64)
-                return fail("a scene is written \"Intro: 8 bars\" or \"Swell: 16 bars x2\", with 1 to 256 bars, 1 to 64 times");
+            if (scene->name.empty() || scene->bars < 1 || scene->bars > 256 || scene->repeats < 1 ||
+                scene->repeats > 64)
+                return fail(
+                    "a scene is written \"Intro: 8 bars\" or \"Swell: 16 bars x2\", with 1 to 256 bars, 1 to 64 times");
             scenes.push_back(std::move(*scene));
             continue;
         }
@@ -225,7 +228,8 @@ std::string knobName(const std::string& post, const std::string& knob, const Pat
     return (alone ? found->name : post) + " " + (info ? lower(info->name) : knob);
 }
 
-std::string valueText(const std::string& post, const std::string& knob, double value, const Patch& patch, const Library& library) {
+std::string valueText(const std::string& post, const std::string& knob, double value, const Patch& patch,
+                      const Library& library) {
     const Post* found = patch.post(post);
     const KnobInfo* info = found ? library.part(*found)->knob(knob) : nullptr;
     return info ? info->scale.text(value) : fmt::format("{:g}", value);
@@ -236,11 +240,12 @@ std::string valueText(const std::string& post, const std::string& knob, double v
 std::string writeScenes(const std::vector<Scene>& scenes, const Patch& patch, const Library& library) {
     std::string out;
     for (const Scene& scene : scenes) {
-        out += fmt::format("{}{}: {} bar{}{}\n", out.empty() ? "" : "\n", scene.name, scene.bars, scene.bars == 1 ? "" : "s",
-                           scene.repeats > 1 ? fmt::format(" x{}", scene.repeats) : "");
+        out += fmt::format("{}{}: {} bar{}{}\n", out.empty() ? "" : "\n", scene.name, scene.bars,
+                           scene.bars == 1 ? "" : "s", scene.repeats > 1 ? fmt::format(" x{}", scene.repeats) : "");
         for (const auto& [post, knobs] : scene.setting)
             for (const auto& [knob, value] : knobs)
-                out += fmt::format("  {} {}\n", knobName(post, knob, patch, library), valueText(post, knob, value, patch, library));
+                out += fmt::format("  {} {}\n", knobName(post, knob, patch, library),
+                                   valueText(post, knob, value, patch, library));
         for (const Move& move : scene.moves)
             out += fmt::format("  {}: {} {} > {}, bar {} to {}\n", kHands[static_cast<int>(move.hand)],
                                knobName(move.post, move.knob, patch, library),
@@ -309,7 +314,8 @@ std::vector<SceneWarning> checkScenes(const Patch& patch, const Library& library
     const TempoHome home = tempoHome(patch, library);
     for (int s = 0; s < static_cast<int>(patch.scenes.size()); ++s) {
         const Scene& scene = patch.scenes[static_cast<std::size_t>(s)];
-        const auto stand = [&](const std::string& post, const std::string& knob, const KnobInfo& info, double value, double beat) {
+        const auto stand = [&](const std::string& post, const std::string& knob, const KnobInfo& info, double value,
+                               double beat) {
             const double at = info.scale.toFraction(value);
             const bool level = info.scale.unit == Unit::Percent || info.scale.unit == Unit::Decibels;
             const bool mutes = lower(info.name).find("mute") != std::string::npos && info.scale.taper == Taper::Switch;
@@ -323,8 +329,9 @@ std::vector<SceneWarning> checkScenes(const Patch& patch, const Library& library
             for (const auto& [knob, value] : knobs) {
                 const KnobInfo* info = knobOf(post, knob);
                 if (!info) {
-                    out.push_back({Kind::Gone, s, 0.0, say("{}: {} is not in the patch any more; that line does nothing", scene.name,
-                                                           knobName(post, knob, patch, library))});
+                    out.push_back({Kind::Gone, s, 0.0,
+                                   say("{}: {} is not in the patch any more; that line does nothing", scene.name,
+                                       knobName(post, knob, patch, library))});
                     continue;
                 }
                 stand(post, knob, *info, value, 0.0);
@@ -345,15 +352,17 @@ std::vector<SceneWarning> checkScenes(const Patch& patch, const Library& library
             const double from = info->scale.toFraction(move->from);
             const double to = info->scale.toFraction(move->to);
             if (std::abs(standing(move->post, move->knob, *info) - from) > kSame)
-                out.push_back({Kind::Jumps, s, move->start,
-                               say("{}, bar {}: {} stands at {} when its move begins at {}", scene.name, barText(move->start), name,
-                                   clockHand(standing(move->post, move->knob, *info)), clockHand(from))});
+                out.push_back(
+                    {Kind::Jumps, s, move->start,
+                     say("{}, bar {}: {} stands at {} when its move begins at {}", scene.name, barText(move->start),
+                         name, clockHand(standing(move->post, move->knob, *info)), clockHand(from))});
             stand(move->post, move->knob, *info, move->to, move->start + move->beats);
             const double takes = move->beats * beat;
             const double needs = kTravelSeconds * std::abs(to - from);
             if (takes < needs && info->scale.taper != Taper::Switch)
                 out.push_back({Kind::TooFast, s, move->start,
-                               say("{}, bar {}: {} in {:.2f} s, a hand takes {:.2f} s", scene.name, barText(move->start), name, takes, needs)});
+                               say("{}, bar {}: {} in {:.2f} s, a hand takes {:.2f} s", scene.name,
+                                   barText(move->start), name, takes, needs)});
             hands[move->hand].push_back({move, s, seconds + move->start * beat, takes});
         }
         seconds += scene.beats() * beat;
@@ -380,18 +389,20 @@ std::vector<SceneWarning> checkScenes(const Patch& patch, const Library& library
             const double needs = kReactSeconds + far / kHpPerSecond;
             if (gap < needs)
                 out.push_back({Kind::TooFar, now.scene, now.move->start,
-                               say("{}, bar {}: {:.0f} HP to {} in {:.2f} s, a hand takes {:.2f} s", scene, barText(now.move->start), far,
-                                   name, gap, needs)});
+                               say("{}, bar {}: {:.0f} HP to {} in {:.2f} s, a hand takes {:.2f} s", scene,
+                                   barText(now.move->start), far, name, gap, needs)});
         }
     for (const auto& [knob, at] : down) {
         const Scene& scene = patch.scenes[static_cast<std::size_t>(at.first)];
-        const bool fades = at.second > 0.0 && at.first + 1 == static_cast<int>(patch.scenes.size()); // the end of the song
+        const bool fades =
+            at.second > 0.0 && at.first + 1 == static_cast<int>(patch.scenes.size()); // the end of the song
         if (!fades)
-        out.push_back({Kind::LeftDown, at.first, at.second,
-                       say("{}: {} is turned down here and never comes back", scene.name,
-                           knobName(knob.first, knob.second, patch, library))});
+            out.push_back({Kind::LeftDown, at.first, at.second,
+                           say("{}: {} is turned down here and never comes back", scene.name,
+                               knobName(knob.first, knob.second, patch, library))});
     }
-    std::ranges::stable_sort(out, {}, [](const SceneWarning& warning) { return std::pair(warning.scene, warning.beat); });
+    std::ranges::stable_sort(out, {},
+                             [](const SceneWarning& warning) { return std::pair(warning.scene, warning.beat); });
     return out;
 }
 

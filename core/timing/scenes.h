@@ -7,9 +7,9 @@
 //     right: vca offset 0 % > 40 %, bar 5.3 to 6
 //   Swell: 16 bars x2
 //
-// A line with a colon and bars begins a scene; "x2" plays it twice. What follows sets a knob when the scene begins, or is
-// a move of the left hand, the right one, or the foot: from > to, and the bars between which it goes. "bar 5.3" is the
-// third beat of bar 5. Posts are named as in the chart, knobs as on their panel, values as a knob takes them.
+// A line with a colon and bars begins a scene; "x2" plays it twice. What follows sets a knob when the scene begins, or
+// is a move of the left hand, the right one, or the foot: from > to, and the bars between which it goes. "bar 5.3" is
+// the third beat of bar 5. Posts are named as in the chart, knobs as on their panel, values as a knob takes them.
 #pragma once
 
 #include "library/library.h"
@@ -36,9 +36,9 @@ struct SceneWarning {
 };
 
 /// Two moves of one hand at once; a hand that has to be elsewhere sooner than it can (0.3 s, and a second for every
-/// 120 HP between the modules, a row counting as 26 HP); a move faster than a hand turns (a whole travel takes a quarter
-/// of a second); what is turned down or muted and never comes back; a knob that is gone; a move that does not begin
-/// where the knob stands.
+/// 120 HP between the modules, a row counting as 26 HP); a move faster than a hand turns (a whole travel takes a
+/// quarter of a second); what is turned down or muted and never comes back; a knob that is gone; a move that does not
+/// begin where the knob stands.
 std::vector<SceneWarning> checkScenes(const Patch& patch, const Library& library, const Case* housing);
 
 /// The next move at or after a beat of the song, for whoever plays it.

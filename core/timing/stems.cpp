@@ -16,10 +16,13 @@ std::vector<Stem> stemsOf(const Patch& patch, const Library& library) {
         const std::string& from = patch.post(cable.from.post)->voice;
         const std::string& to = patch.post(cable.to.post)->voice;
         const JackInfo* jack = library.jack(patch, cable.from);
-        if (!from.empty() && from != to && jack && jack->kind == SignalKind::Audio) exits.push_back({cable.id, from, to});
+        if (!from.empty() && from != to && jack && jack->kind == SignalKind::Audio)
+            exits.push_back({cable.id, from, to});
     }
     // What the sound of other voices comes into is a bus, whatever it is called: it belongs to all.
-    const auto isBus = [&](const std::string& voice) { return std::ranges::find(exits, voice, &Exit::to) != exits.end(); };
+    const auto isBus = [&](const std::string& voice) {
+        return std::ranges::find(exits, voice, &Exit::to) != exits.end();
+    };
     for (const Post& post : patch.posts)
         if (!post.voice.empty() && !isBus(post.voice) && std::ranges::find(out, post.voice, &Stem::voice) == out.end())
             out.push_back({post.voice, {}});

@@ -37,7 +37,8 @@ std::optional<Key> parseKey(std::string_view text) {
     std::string_view scale = text.substr(space);
     while (scale.starts_with(' ')) scale.remove_prefix(1);
     if (scale.empty()) scale = "major";
-    const auto* found = std::ranges::find(kNamedScales, scale, [](const NamedScale& s) { return std::string_view(s.name); });
+    const auto* found =
+        std::ranges::find(kNamedScales, scale, [](const NamedScale& s) { return std::string_view(s.name); });
     if (found == kNamedScales.end()) return std::nullopt;
     return Key{((*root % 12) + 12) % 12, found->mask};
 }

@@ -23,8 +23,12 @@ struct InTime : Opened {
     TimePlace& time() { return *dynamic_cast<TimePlace*>(window.place(QStringLiteral("time"))); }
     TimeChart& steps() { return time().chart(); }
     QWidget* view() { return steps().viewport(); }
-    std::string words(const LineRef& line, int variation = 0) { return lineText(*patch().pattern("tracks"), line, variation); }
-    const Step& step(int index) { return patch().pattern("tracks")->tracks.front().steps[static_cast<std::size_t>(index)]; }
+    std::string words(const LineRef& line, int variation = 0) {
+        return lineText(*patch().pattern("tracks"), line, variation);
+    }
+    const Step& step(int index) {
+        return patch().pattern("tracks")->tracks.front().steps[static_cast<std::size_t>(index)];
+    }
     void press(const QPointF& at, Qt::KeyboardModifiers with = {}) {
         QTest::mouseClick(view(), Qt::LeftButton, with, at.toPoint());
     }
@@ -38,7 +42,9 @@ struct InTime : Opened {
         QApplication::sendEvent(view(), &event);
     }
     void type(const QString& text) { QTest::keyClicks(&steps(), text); }
-    template <class Widget> Widget* part(const char* name) { return time().findChild<Widget*>(QString::fromLatin1(name)); }
+    template <class Widget> Widget* part(const char* name) {
+        return time().findChild<Widget*>(QString::fromLatin1(name));
+    }
     int undoSteps() { return window.document().history().index(); }
 };
 
@@ -55,7 +61,7 @@ class TimeWindowTest : public QObject {
     void lettersAreEnteredAtTheCursor() {
         InTime o;
         o.press(o.steps().stepBox(kLead, 0).center() + QPointF(8, 0)); // right of its note's bar: still its step
-        o.window.document().history().undo();                         // a press on a free place writes; here only the place matters
+        o.window.document().history().undo(); // a press on a free place writes; here only the place matters
         o.time().editor().choose(kLead, {0});
         o.steps().setFocus();
         o.type(QStringLiteral("d-f=b"));
@@ -101,7 +107,8 @@ class TimeWindowTest : public QObject {
         o.window.document().history().undo();
         QCOMPARE(o.step(0).note, 50);
         const QRectF again = o.steps().noteBox(kLead, 0);
-        o.pull({again.left() + 3, again.center().y()}, {again.left() + 3, o.steps().noteAt(kLead, 0, 54).y()}, Qt::AltModifier);
+        o.pull({again.left() + 3, again.center().y()}, {again.left() + 3, o.steps().noteAt(kLead, 0, 54).y()},
+               Qt::AltModifier);
         QCOMPARE(o.step(0).note, 54);
     }
 
@@ -218,7 +225,8 @@ class TimeWindowTest : public QObject {
         }
         QVERIFY(o.steps().moreBox({"tracks", true, 4}).isNull());
         QVERIFY(!o.time().editor().change("tracks", QStringLiteral("five"), [](Pattern& p) { laneAt(p, 0, 4); }));
-        QVERIFY2(o.window.messages().text().contains(QStringLiteral("this module has 4")), qPrintable(o.window.messages().text()));
+        QVERIFY2(o.window.messages().text().contains(QStringLiteral("this module has 4")),
+                 qPrintable(o.window.messages().text()));
         QCOMPARE(o.patch().pattern("tracks")->lanes.size(), 4u);
     }
 
@@ -229,7 +237,8 @@ class TimeWindowTest : public QObject {
         // Within a block and 20 ms of the next step the pitch is that of C5: 1 V.
         const auto tap = o.window.sound().engine().tap(jackRef("tracks.pitch-1"));
         QVERIFY(tap != nullptr);
-        QTRY_VERIFY_WITH_TIMEOUT(!tap->samples(1).empty() && std::abs(static_cast<double>(tap->samples(1).back()) - 1.0) < 1e-3, 5'000);
+        QTRY_VERIFY_WITH_TIMEOUT(
+            !tap->samples(1).empty() && std::abs(static_cast<double>(tap->samples(1).back()) - 1.0) < 1e-3, 5'000);
     }
 
     void responsesFollowEveryEdit() {
@@ -438,7 +447,8 @@ class TimeWindowTest : public QObject {
         o.window.document().touch();
         o.settle();
         QVERIFY(dialog->text().toPlainText().contains(QStringLiteral("nobody")));
-        dialog->text().setPlainText(QStringLiteral("Low: 1 bar\n  clock tempo 240 BPM\nHigh: 1 bar\n  clock tempo 60 BPM\n"));
+        dialog->text().setPlainText(
+            QStringLiteral("Low: 1 bar\n  clock tempo 240 BPM\nHigh: 1 bar\n  clock tempo 60 BPM\n"));
         QTest::mouseClick(write, Qt::LeftButton);
         QCOMPARE(o.patch().scenes.size(), 2u);
         // Played, the clock runs as the scenes say, whatever its knob says; the patch stays as it is.
@@ -478,7 +488,8 @@ class TimeWindowTest : public QObject {
         o.action("record-moves")->trigger();
         QVERIFY(!o.time().moves().on());
         const auto& moves = o.patch().scenes[0].moves;
-        QVERIFY2(!moves.empty() && moves.size() <= 6, qPrintable(QString::number(moves.size()))); // an even turn is nearly one line
+        QVERIFY2(!moves.empty() && moves.size() <= 6,
+                 qPrintable(QString::number(moves.size()))); // an even turn is nearly one line
         QCOMPARE(moves.front().knob, std::string("cutoff"));
         QVERIFY(std::abs(knob.scale.toFraction(moves.front().from) - start) < 1e-6);
         QVERIFY(std::abs(knob.scale.toFraction(moves.back().to) - (start + 0.2)) < 1e-6);
@@ -490,7 +501,8 @@ class TimeWindowTest : public QObject {
         o.action("rehearse")->trigger();
         QVERIFY(o.window.messages().text().contains(QStringLiteral("no scenes to rehearse")));
         Scene scene{.name = "Swell", .bars = 8};
-        scene.moves = {{.post = "filter", .knob = "cutoff", .from = 400, .to = 800, .start = 16, .beats = 4, .hand = Hand::Left}};
+        scene.moves = {
+            {.post = "filter", .knob = "cutoff", .from = 400, .to = 800, .start = 16, .beats = 4, .hand = Hand::Left}};
         o.window.document().apply({SetScenes{{scene}}}, QStringLiteral("a scene"));
         o.window.sound().setRunning(false);
         o.window.sound().rewind();
@@ -498,7 +510,9 @@ class TimeWindowTest : public QObject {
         auto* view = o.window.findChild<Rehearsal*>();
         QVERIFY(view);
         QTRY_VERIFY_WITH_TIMEOUT(view->sceneText().startsWith(QStringLiteral("Swell · bar 1 of 8")), 3'000);
-        QVERIFY2(view->moveLine().startsWith(QStringLiteral("left: filter cutoff")) || view->moveLine().startsWith(QStringLiteral("left: Filter cutoff")), qPrintable(view->moveLine()));
+        QVERIFY2(view->moveLine().startsWith(QStringLiteral("left: filter cutoff")) ||
+                     view->moveLine().startsWith(QStringLiteral("left: Filter cutoff")),
+                 qPrintable(view->moveLine()));
         QTRY_VERIFY_WITH_TIMEOUT(view->countText().contains(QStringLiteral("16")), 3'000);
         QVERIFY(!view->grab().toImage().isNull());
         QTest::keyClick(view, Qt::Key_Space);
@@ -520,7 +534,8 @@ class TimeWindowTest : public QObject {
         QVERIFY(answers->topLevelItemCount() > 5);
         QString sixteenth;
         for (int i = 0; i < answers->topLevelItemCount(); ++i)
-            if (answers->topLevelItem(i)->text(0) == QLatin1String("a 16th")) sixteenth = answers->topLevelItem(i)->text(1);
+            if (answers->topLevelItem(i)->text(0) == QLatin1String("a 16th"))
+                sixteenth = answers->topLevelItem(i)->text(1);
         QCOMPARE(sixteenth, QStringLiteral("125 ms"));
         // Dropped on the decay of a contour.
         o.window.selection().choosePost("contour-1");
@@ -561,7 +576,8 @@ class TimeWindowTest : public QObject {
         QTest::keyClick(&o.steps(), Qt::Key_Right);
         o.action("record-steps")->trigger();
         QVERIFY(o.window.messages().text().contains(QStringLiteral("Choose a track")));
-        for (const char* name : {"copy-steps", "paste-steps", "duplicate-steps", "reverse-steps", "thin-steps", "clear-steps", "fit-sustain", "pin-jack"})
+        for (const char* name : {"copy-steps", "paste-steps", "duplicate-steps", "reverse-steps", "thin-steps",
+                                 "clear-steps", "fit-sustain", "pin-jack"})
             o.action(name)->trigger();
         QVERIFY(o.patch().patterns.empty());
     }

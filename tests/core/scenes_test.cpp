@@ -116,23 +116,28 @@ class ScenesTest : public QObject {
         QVERIFY(whyNot("a offset 1 V").find("line 1: the first line should begin a scene") != std::string::npos);
         QVERIFY(whyNot("One: 4 bars\n  b flat 3").find("line 2") != std::string::npos);
         QVERIFY(whyNot("One: 4 bars\nnobody offset 1 V").find("begins with no post") != std::string::npos);
-        QVERIFY(whyNot("One: 4 bars\na wobble 1 V").find("has no knob \"wobble 1 V\"; it has Amount, Offset") != std::string::npos);
+        QVERIFY(whyNot("One: 4 bars\na wobble 1 V").find("has no knob \"wobble 1 V\"; it has Amount, Offset") !=
+                std::string::npos);
         QVERIFY(whyNot("One: 4 bars\na offset 99 V").find("is no setting of Offset") != std::string::npos);
         QVERIFY(whyNot("One: 999 bars").find("1 to 256 bars") != std::string::npos);
         QVERIFY(whyNot("One: 0 bars").find("1 to 256 bars") != std::string::npos);
         QVERIFY(whyNot("One: 4 bars x99").find("1 to 64 times") != std::string::npos);
-        QVERIFY(whyNot("One: 4 bars\nleft: a offset 1 V > 2 V, bar 3 to 9").find("is no time of One") != std::string::npos);
+        QVERIFY(whyNot("One: 4 bars\nleft: a offset 1 V > 2 V, bar 3 to 9").find("is no time of One") !=
+                std::string::npos);
         QVERIFY(whyNot("One: 4 bars\nleft: a offset 1 V to 2 V").find("a move is written") != std::string::npos);
-        QVERIFY(whyNot("One: 4 bars\nleft: a offset nan V > 2 V, bar 1 to 2").find("is no setting") != std::string::npos);
+        QVERIFY(whyNot("One: 4 bars\nleft: a offset nan V > 2 V, bar 1 to 2").find("is no setting") !=
+                std::string::npos);
     }
 
     void linesThatAreHostileAreRefused() {
-        QVERIFY(whyNot((std::string("One: 4 bars\n") + std::string(5000, 'a')).c_str()).find("longer than 300") != std::string::npos);
+        QVERIFY(whyNot((std::string("One: 4 bars\n") + std::string(5000, 'a')).c_str()).find("longer than 300") !=
+                std::string::npos);
         std::string many;
         for (int i = 0; i < 70; ++i) many += "S: 1 bar\n";
         QVERIFY(whyNot(many.c_str()).find("more than 64 scenes") != std::string::npos);
         auto patch = song();
-        patch.scenes = {Scene{.name = "S", .bars = 1, .moves = {{.post = "a", .knob = "offset", .start = 3.0, .beats = 4.0}}}};
+        patch.scenes = {
+            Scene{.name = "S", .bars = 1, .moves = {{.post = "a", .knob = "offset", .start = 3.0, .beats = 4.0}}}};
         QVERIFY(!applyEdit(song(), SetScenes{patch.scenes}));
         QVERIFY(!readPatch(writePatch(patch)));
     }
@@ -140,12 +145,14 @@ class ScenesTest : public QObject {
     /// At 120 BPM a bar is 2 s. Intro: from -2 V to +4 V over its first bar. Swell: 1 V, then in its second bar to 3 V
     /// within two beats.
     void knobsFollowTheSong() {
-        figure("scenes", "moves on their line within 1 mV at every sample that was looked at, 0.67 ms behind where one begins");
+        figure("scenes",
+               "moves on their line within 1 mV at every sample that was looked at, 0.67 ms behind where one begins");
         const Patch patch = with(song(), kSong);
         const auto volts = offline(patch, "a.out", 9.0);
         for (double t = 0.05; t < 1.99; t += 0.01) {
             const double wanted = -2.0 + 6.0 * t / 2.0;
-            QVERIFY2(std::abs(at(volts, t) - wanted) < 0.003, qPrintable(QStringLiteral("%1 s: %2").arg(t).arg(at(volts, t) - wanted)));
+            QVERIFY2(std::abs(at(volts, t) - wanted) < 0.003,
+                     qPrintable(QStringLiteral("%1 s: %2").arg(t).arg(at(volts, t) - wanted)));
         }
         QVERIFY(std::abs(at(volts, 3.0) - 4.0) < 1e-4);
         QVERIFY(std::abs(at(volts, 4.2) - 1.0) < 1e-3); // set, smoothly, within some 20 ms
@@ -196,7 +203,10 @@ class ScenesTest : public QObject {
         const auto live = tap->samples(first);
         QCOMPARE(live.size(), first);
         for (std::size_t i = 0; i < first; ++i)
-            QVERIFY2(live[i] == expected[i], qPrintable(QStringLiteral("sample %1: %2 live, %3 offline").arg(i).arg(static_cast<double>(live[i])).arg(static_cast<double>(expected[i]))));
+            QVERIFY2(live[i] == expected[i], qPrintable(QStringLiteral("sample %1: %2 live, %3 offline")
+                                                            .arg(i)
+                                                            .arg(static_cast<double>(live[i]))
+                                                            .arg(static_cast<double>(expected[i]))));
     }
 
     void rewindBeginsTheSongAnew() {
@@ -208,13 +218,16 @@ class ScenesTest : public QObject {
         played(engine, static_cast<std::size_t>(5.0 * 96000.0), kRun);
         engine.rewind();
         played(engine, static_cast<std::size_t>(1.0 * 96000.0), kRun);
-        QVERIFY2(std::abs(static_cast<double>(tap->samples(1).back()) - 1.0) < 0.01, qPrintable(QString::number(static_cast<double>(tap->samples(1).back()))));
+        QVERIFY2(std::abs(static_cast<double>(tap->samples(1).back()) - 1.0) < 0.01,
+                 qPrintable(QString::number(static_cast<double>(tap->samples(1).back()))));
     }
 
     /// Ten minutes on, a move begins and ends where it should: the song's beats do not drift.
     void itIsExactAfterTenMinutes() {
-        Patch patch = with(song(), "Long: 256 bars\n  a offset -2 V\nMore: 50 bars\n  left: a offset -2 V > 4 V, bar 45 to 46\n");
-        auto renderer = Renderer::make(patch, library(), {.rate = 48000.0, .probes = {jackRef("a.out")}, .scenes = true});
+        Patch patch =
+            with(song(), "Long: 256 bars\n  a offset -2 V\nMore: 50 bars\n  left: a offset -2 V > 4 V, bar 45 to 46\n");
+        auto renderer =
+            Renderer::make(patch, library(), {.rate = 48000.0, .probes = {jackRef("a.out")}, .scenes = true});
         QVERIFY(renderer.has_value());
         const double begin = 2.0 * (256 + 44); // seconds: 10 minutes
         double worst = 0.0;
@@ -236,14 +249,19 @@ class ScenesTest : public QObject {
         using Kind = SceneWarning::Kind;
         const Patch fine = with(song(), kSong);
         QVERIFY(checkScenes(fine, library(), workspace().housing(fine)).empty());
-        QVERIFY(warns(with(song(), "S: 4 bars\nleft: a offset 0 V > 2 V, bar 1 to 3\nleft: b offset 0 V > 2 V, bar 2 to 3\n"),
-                      Kind::TwoAtOnce, "bar 2: the left hand is still at a offset"));
-        QVERIFY(!warns(with(song(), "S: 4 bars\nleft: a offset 0 V > 2 V, bar 1 to 3\nright: b offset 0 V > 2 V, bar 2 to 3\n"),
-                       Kind::TwoAtOnce, ""));
-        QVERIFY(warns(with(song(), "S: 4 bars\nleft: a offset -5 V > 5 V, bar 1 to 1.1.1\n"), Kind::TooFast, "a hand takes"));
-        QVERIFY(warns(with(song(), "S: 4 bars\nleft: a offset 0 V > 2 V, bar 1 to 2\nleft: out level 0 dB > -6 dB, bar 2 to 3\n"),
-                      Kind::TooFar, "HP to"));
-        QVERIFY(warns(with(song(), "S: 4 bars\nleft: a offset 3 V > 4 V, bar 1 to 2\n"), Kind::Jumps, "when its move begins at"));
+        QVERIFY(warns(
+            with(song(), "S: 4 bars\nleft: a offset 0 V > 2 V, bar 1 to 3\nleft: b offset 0 V > 2 V, bar 2 to 3\n"),
+            Kind::TwoAtOnce, "bar 2: the left hand is still at a offset"));
+        QVERIFY(!warns(
+            with(song(), "S: 4 bars\nleft: a offset 0 V > 2 V, bar 1 to 3\nright: b offset 0 V > 2 V, bar 2 to 3\n"),
+            Kind::TwoAtOnce, ""));
+        QVERIFY(warns(with(song(), "S: 4 bars\nleft: a offset -5 V > 5 V, bar 1 to 1.1.1\n"), Kind::TooFast,
+                      "a hand takes"));
+        QVERIFY(warns(
+            with(song(), "S: 4 bars\nleft: a offset 0 V > 2 V, bar 1 to 2\nleft: out level 0 dB > -6 dB, bar 2 to 3\n"),
+            Kind::TooFar, "HP to"));
+        QVERIFY(warns(with(song(), "S: 4 bars\nleft: a offset 3 V > 4 V, bar 1 to 2\n"), Kind::Jumps,
+                      "when its move begins at"));
         QVERIFY(warns(with(song(), "A: 1 bar\nout level -60 dB\nB: 1 bar\n"), Kind::LeftDown, "never comes back"));
         QVERIFY(!warns(with(song(), "A: 1 bar\nout level -60 dB\nB: 1 bar\nout level 0 dB\n"), Kind::LeftDown, ""));
         Patch gone = fine;
@@ -267,7 +285,9 @@ class ScenesTest : public QObject {
         Patch patch = demo("night-watch.json");
         const auto stems = stemsOf(patch, library());
         QCOMPARE(stems.size(), 4u); // the bus is nobody's
-        std::erase_if(patch.cables, [](const Cable& cable) { return cable.to.post == "compressor" || cable.from.post == "compressor"; });
+        std::erase_if(patch.cables, [](const Cable& cable) {
+            return cable.to.post == "compressor" || cable.from.post == "compressor";
+        });
         RenderOptions options;
         options.seconds = 4.0;
         options.fileRate = 0.0;
@@ -287,7 +307,8 @@ class ScenesTest : public QObject {
         }
         QVERIFY(loudest > 1.0);
         for (std::size_t i = 0; i < mix.size(); ++i)
-            QVERIFY2(std::abs(sum[i] - static_cast<double>(mix[i])) < 2e-3, qPrintable(QString::number(sum[i] - static_cast<double>(mix[i]))));
+            QVERIFY2(std::abs(sum[i] - static_cast<double>(mix[i])) < 2e-3,
+                     qPrintable(QString::number(sum[i] - static_cast<double>(mix[i]))));
         QCOMPARE(stemFile("Night Watch", "Lead / 2"), std::string("night-watch-lead-2.wav"));
         QCOMPARE(stemFile("../..", "é"), std::string("stem.wav"));
     }
@@ -299,12 +320,17 @@ class ScenesTest : public QObject {
         QCOMPARE(lead.parent, -1);
         QVERIFY(std::abs(lead.hertz - 7.2) < 1e-3); // 16ths of 108 BPM
         for (const ClockBranch& branch : tree->branches)
-            if (branch.parent >= 0) QVERIFY(branch.depth == tree->branches[static_cast<std::size_t>(branch.parent)].depth + 1);
+            if (branch.parent >= 0)
+                QVERIFY(branch.depth == tree->branches[static_cast<std::size_t>(branch.parent)].depth + 1);
     }
 
     void dividersHaveTheirRatioAndLfosDrift() {
         PatchMaker maker("tower-case");
-        maker.timing().post("div", "capstan", "divider").post("steps", "ratline", "steps").post("lfo", "swell-a", "lfo").post("rain", "rain", "pattern");
+        maker.timing()
+            .post("div", "capstan", "divider")
+            .post("steps", "ratline", "steps")
+            .post("lfo", "swell-a", "lfo")
+            .post("rain", "rain", "pattern");
         Patch patch = maker.make();
         const PartInfo& divider = *library().part(*patch.post("div"));
         const PartInfo& lfo = *library().part(*patch.post("lfo"));
@@ -324,7 +350,8 @@ class ScenesTest : public QObject {
         const auto tree = clocksOf(patch, library());
         QVERIFY(tree.has_value());
         const auto branch = [&](const std::string& post) {
-            return *std::ranges::find_if(tree->branches, [&](const ClockBranch& one) { return one.output.post == post; });
+            return *std::ranges::find_if(tree->branches,
+                                         [&](const ClockBranch& one) { return one.output.post == post; });
         };
         QCOMPARE(branch("div").times, 1);
         QCOMPARE(branch("div").by, 4);
@@ -332,15 +359,19 @@ class ScenesTest : public QObject {
         QVERIFY(!branch("lfo").simple);
         // 120 BPM: 16ths at 8 Hz. 8.02 Hz runs 2.5 parts in a thousand fast: 150 ms a minute.
         QVERIFY2(std::abs(branch("lfo").drift - 150.0) < 5.0, qPrintable(QString::number(branch("lfo").drift)));
-        QVERIFY(std::ranges::any_of(tree->resets, [](const ResetState& r) { return r.post == "tracks" && !r.by.post.empty(); }));
-        QVERIFY(std::ranges::any_of(tree->resets, [](const ResetState& r) { return r.post == "steps" && r.by.post.empty(); }));
+        QVERIFY(std::ranges::any_of(tree->resets,
+                                    [](const ResetState& r) { return r.post == "tracks" && !r.by.post.empty(); }));
+        QVERIFY(std::ranges::any_of(tree->resets,
+                                    [](const ResetState& r) { return r.post == "steps" && r.by.post.empty(); }));
     }
 
     void theReckonerReckons_data() {
         QTest::addColumn<QString>("line");
         QTest::addColumn<QString>("what");
         QTest::addColumn<QString>("value");
-        const auto row = [](const char* line, const char* what, const char* value) { QTest::addRow("%s: %s", line, what) << line << what << value; };
+        const auto row = [](const char* line, const char* what, const char* value) {
+            QTest::addRow("%s: %s", line, what) << line << what << value;
+        };
         row("112 bpm", "a 16th", "133.93 ms");
         row("112 BPM", "rate of the 16ths", "7.4667 Hz");
         row("120 bpm", "a dotted 8th", "375 ms");
@@ -376,7 +407,8 @@ class ScenesTest : public QObject {
     }
 
     void whatCannotBeReckonedIsSaid() {
-        for (const char* line : {"", "   ", "wobble", "0 bpm", "-3 ms", "nan hz", "1e999 hz", "3/0", "5", "5 0", "7 st from 0 v", "d4 / x", "h3"}) {
+        for (const char* line : {"", "   ", "wobble", "0 bpm", "-3 ms", "nan hz", "1e999 hz", "3/0", "5", "5 0",
+                                 "7 st from 0 v", "d4 / x", "h3"}) {
             const auto made = reckon(line);
             QVERIFY2(!made, line);
             QVERIFY(made.error().reason.find("112 bpm") != std::string::npos);

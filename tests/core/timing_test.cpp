@@ -104,15 +104,24 @@ class TimingTest : public QObject {
     void whatIsNoStepIsSaid_data() {
         QTest::addColumn<QString>("words");
         QTest::addColumn<QString>("said");
-        QTest::newRow("no note") << "d3 h3" << "step 2: \"h3\" is not a step";
-        QTest::newRow("gate") << "d3,1.5" << "gate \"1.5\" should lie above 0";
-        QTest::newRow("nan") << "d3,nan" << "gate \"nan\" should lie above 0";
-        QTest::newRow("chance") << "d3,p120" << "chance in per cent from 0 to 100";
-        QTest::newRow("late") << "d3,+95" << "delay in per cent of the step from 0 to 90";
-        QTest::newRow("none") << "   " << "there is no step";
-        QTest::newRow("many") << "d3*64 d3" << "there are 65 steps, 1 to 64 are possible";
-        QTest::newRow("times") << "d3*0" << "behind * should stand how often";
-        QTest::newRow("only marks") << "!" << "is not a step";
+        QTest::newRow("no note") << "d3 h3"
+                                 << "step 2: \"h3\" is not a step";
+        QTest::newRow("gate") << "d3,1.5"
+                              << "gate \"1.5\" should lie above 0";
+        QTest::newRow("nan") << "d3,nan"
+                             << "gate \"nan\" should lie above 0";
+        QTest::newRow("chance") << "d3,p120"
+                                << "chance in per cent from 0 to 100";
+        QTest::newRow("late") << "d3,+95"
+                              << "delay in per cent of the step from 0 to 90";
+        QTest::newRow("none") << "   "
+                              << "there is no step";
+        QTest::newRow("many") << "d3*64 d3"
+                              << "there are 65 steps, 1 to 64 are possible";
+        QTest::newRow("times") << "d3*0"
+                               << "behind * should stand how often";
+        QTest::newRow("only marks") << "!"
+                                    << "is not a step";
     }
     void whatIsNoStepIsSaid() {
         QFETCH(QString, words);
@@ -179,7 +188,9 @@ class TimingTest : public QObject {
         QVERIFY(std::ranges::any_of(off, [](double t) { return std::abs(t - (0.41 + 0.1)) < 2e-5; }));
         QVERIFY(std::ranges::any_of(on, [](double t) { return std::abs(t - 0.61) < 2e-5; }));
         // Its pitch comes with it, not before.
-        const auto volts = [&](double t) { return static_cast<double>(rig.out("pitch-1")[static_cast<std::size_t>(t * 96000)]); };
+        const auto volts = [&](double t) {
+            return static_cast<double>(rig.out("pitch-1")[static_cast<std::size_t>(t * 96000)]);
+        };
         QVERIFY(std::abs(volts(0.45) - 4.0 / 12.0) < 1e-4);
         QVERIFY(std::abs(volts(0.47)) < 1e-4);
     }
@@ -219,7 +230,8 @@ class TimingTest : public QObject {
         QCOMPARE(writeHits(hitsFrom(performanceOf(lane, 36, 120.0), {})), writeHits(lane.hits));
         StepsFromMidi other;
         other.note = 38;
-        QVERIFY(std::ranges::all_of(hitsFrom(performanceOf(lane, 36, 120.0), other), [](Hit hit) { return hit == Hit::Rest; }));
+        QVERIFY(std::ranges::all_of(hitsFrom(performanceOf(lane, 36, 120.0), other),
+                                    [](Hit hit) { return hit == Hit::Rest; }));
     }
 
     void linesAreTurnedReversedAndThinned() {
@@ -228,7 +240,8 @@ class TimingTest : public QObject {
         QCOMPARE(writeHits(rotated(line, {}, -1)), std::string("xxx. ...x"));
         QCOMPARE(writeHits(rotated(line, {}, 8)), writeHits(line));
         QCOMPARE(writeHits(rotated(line, {0, 1, 4}, 1)), std::string(".xxx x...")); // only those three change places
-        QCOMPARE(writeHits(reversed(line, {})), std::string("...." " xxxx"));
+        QCOMPARE(writeHits(reversed(line, {})), std::string("...."
+                                                            " xxxx"));
         QCOMPARE(writeHits(thinned(line, {})), std::string("x.x. ...."));
         QCOMPARE(writeHits(duplicated(hits("xX."), {1, 2})), std::string("xX.X ."));
         QCOMPARE(writeHits(pasted(hits("...."), 2, hits("xxx"))), std::string("..xx"));
@@ -321,7 +334,8 @@ class TimingTest : public QObject {
             QVERIFY2(std::abs(strike.over - over) < 6e-5, qPrintable(QString::number(strike.over - over)));
         }
         for (int step = 0; step < 4; ++step)
-            QVERIFY(std::ranges::any_of(contour.strikes, [&](const Strike& s) { return s.step == step && std::abs(s.pulse - step) < 1e-3; }));
+            QVERIFY(std::ranges::any_of(
+                contour.strikes, [&](const Strike& s) { return s.step == step && std::abs(s.pulse - step) < 1e-3; }));
     }
 
     void theLevelAtTheEndOfAGateIsTheCurves() {
@@ -365,10 +379,13 @@ class TimingTest : public QObject {
         const Forecast& sustain = made->front();
         QVERIFY(sustain.kind == Fact::Kind::Sustain && !sustain.holdsNow);
         QCOMPARE(sustain.spans.size(), 1u);
-        QVERIFY2(std::abs(sustain.spans.front().second - 100.0) < 0.1, qPrintable(QString::number(sustain.spans.front().second)));
+        QVERIFY2(std::abs(sustain.spans.front().second - 100.0) < 0.1,
+                 qPrintable(QString::number(sustain.spans.front().second)));
         const Forecast& tail = made->back();
-        QVERIFY2(std::abs(tail.spans.front().second - 6.0 / 0.07) < 0.1, qPrintable(QString::number(tail.spans.front().second)));
-        QVERIFY(sustain.text.str().find("up to 9") != std::string::npos || sustain.text.str().find("up to 100") != std::string::npos);
+        QVERIFY2(std::abs(tail.spans.front().second - 6.0 / 0.07) < 0.1,
+                 qPrintable(QString::number(tail.spans.front().second)));
+        QVERIFY(sustain.text.str().find("up to 9") != std::string::npos ||
+                sustain.text.str().find("up to 100") != std::string::npos);
     }
 
     void aFitJustReaches() {
@@ -400,7 +417,8 @@ class TimingTest : public QObject {
     }
 
     void whatCannotBeFittedIsSaid() {
-        const auto attack = fitToStep(voiceWith(0.2, 120.0, 0.5, 0.2, 0.3), workspace().library, "tracks", "contour", Fit::ReachSustain);
+        const auto attack = fitToStep(voiceWith(0.2, 120.0, 0.5, 0.2, 0.3), workspace().library, "tracks", "contour",
+                                      Fit::ReachSustain);
         QVERIFY(!attack);
         QVERIFY(attack.error().reason.find("attack is longer than the gate") != std::string::npos);
         Patch locked = voiceWith(0.6, 120.0, 0.01, 0.2, 0.3);
@@ -451,9 +469,12 @@ class TimingTest : public QObject {
 
     void soundsStandBehindTheirVca() {
         const Responses made = responsesIn(lamp());
-        QVERIFY(std::ranges::any_of(made.sounds, [](const SoundResponse& s) { return s.output == jackRef("vca-1.out"); }));
-        QVERIFY(std::ranges::any_of(made.sounds, [](const SoundResponse& s) { return s.output == jackRef("vca-2.out"); }));
-        QVERIFY(std::ranges::none_of(made.sounds, [](const SoundResponse& s) { return s.output.post.starts_with("osc"); }));
+        QVERIFY(
+            std::ranges::any_of(made.sounds, [](const SoundResponse& s) { return s.output == jackRef("vca-1.out"); }));
+        QVERIFY(
+            std::ranges::any_of(made.sounds, [](const SoundResponse& s) { return s.output == jackRef("vca-2.out"); }));
+        QVERIFY(
+            std::ranges::none_of(made.sounds, [](const SoundResponse& s) { return s.output.post.starts_with("osc"); }));
     }
 };
 

@@ -8,8 +8,8 @@
 // order does not matter. The variation asked for by the switch, plus one for each volt at its CV, comes in when a
 // track, or the first track of its lock group, starts over, and at once with a reset. Transpose shifts notes by whole
 // semitones, read when the note starts. Swing delays every other step; of triplets three take the time of two: steps
-// that fall between pulses are placed by the last interval, and one that has not come when its pulse does is passed over.
-// Hits of a lane with accents are 5 V, accented ones 8 V.
+// that fall between pulses are placed by the last interval, and one that has not come when its pulse does is passed
+// over. Hits of a lane with accents are 5 V, accented ones 8 V.
 #include "blocks/parts/pulses.h"
 #include "blocks/parts/random.h"
 #include "blocks/types.h"
@@ -212,7 +212,8 @@ class TrackSequencer final : public StatefulBlock<TrackSequencer> {
         const Step& now = pattern_->tracksOf(line.variation)[idx(n)].steps[step];
         Voice& voice = state_.voices[n];
         voice.late = kNever;
-        if (now.kind != Step::Kind::Note || now.late <= 0.0) return playTrack(frame, n, at, step, after, length, length);
+        if (now.kind != Step::Kind::Note || now.late <= 0.0)
+            return playTrack(frame, n, at, step, after, length, length);
         voice.late = at + now.late * length;
         voice.lateStep = static_cast<int>(step);
         voice.lateAfter = static_cast<int>(after);
@@ -234,8 +235,7 @@ class TrackSequencer final : public StatefulBlock<TrackSequencer> {
     void playLane(const Frame& frame, int l, double at, std::size_t step) {
         const auto& lane = pattern_->lanesOf(state_.lines[idx(kTracks + l)].variation)[idx(l)];
         if (lane.hits[step] == Hit::Rest) return;
-        const bool plain =
-            lane.hits[step] == Hit::Hit && std::ranges::find(lane.hits, Hit::Accent) != lane.hits.end();
+        const bool plain = lane.hits[step] == Hit::Hit && std::ranges::find(lane.hits, Hit::Accent) != lane.hits.end();
         state_.lanes[l].fire(at, kTriggerSeconds * frame.rate(), plain ? kPlainHitVolts : kGateVolts);
     }
 
