@@ -1,6 +1,7 @@
 // Scenes in words, as lines over the song, live and offline; what a player would say; clocks and the reckoner.
 #include "engine/automation.h"
 #include "measure/measure.h"
+#include "model/pattern_text.h"
 #include "support/analysis.h"
 #include "support/live.h"
 #include "support/patches.h"
@@ -12,6 +13,7 @@
 #include <QtTest>
 
 #include <cmath>
+#include <random>
 
 using namespace lariat;
 using namespace lariat::test;
@@ -404,6 +406,49 @@ class ScenesTest : public QObject {
         QFETCH(QString, what);
         QFETCH(QString, value);
         QCOMPARE(QString::fromStdString(reckoned(line.toUtf8().constData(), what.toUtf8().constData())), value);
+    }
+
+    /// Twenty thousand lines that somebody's cat could have typed: read or refused, never worse.
+    void nothingThatIsTypedDoesHarm() {
+        std::mt19937 dice(11);
+        const std::vector<std::string> seeds = {
+            "d3!,0.4,v80 - f3~ = c4*3 x... X.x.",
+            "Intro: 8 bars x2\n  a offset 1 V\n  left: a offset 1 V > 2 V, bar 3 to 4.2.5\n",
+            "7 st from 5 v",
+            "d4 / 4 5 6",
+            "2 v at 38 %",
+            "112 bpm",
+            "5 7 16"};
+        const Patch patch = song();
+        int read = 0;
+        for (int round = 0; round < 20'000; ++round) {
+            std::string text = seeds[dice() % seeds.size()];
+            for (auto n = dice() % 6; n > 0; --n) {
+                const std::size_t at = dice() % (text.size() + 1);
+                switch (dice() % 3) {
+                case 0:
+                    text.insert(at, 1, static_cast<char>(dice() % 256));
+                    break;
+                case 1:
+                    if (at < text.size()) text.erase(at, 1 + dice() % 4);
+                    break;
+                default:
+                    text.insert(at, std::to_string(dice()));
+                }
+            }
+            if (const auto steps = readSteps(text)) read += readSteps(writeSteps(*steps)).has_value() ? 1 : -1000;
+            (void)readHits(text);
+            (void)reckon(text);
+            if (const auto scenes = readScenes(text, patch, library())) {
+                const auto made = applyEdit(patch, SetScenes{*scenes});
+                QVERIFY2(made.has_value(), text.c_str());
+                QVERIFY2(readScenes(writeScenes(*scenes, patch, library()), patch, library()).has_value(),
+                         writeScenes(*scenes, patch, library()).c_str());
+                (void)checkScenes(*made, library(), workspace().housing(*made));
+                ++read;
+            }
+        }
+        QVERIFY(read > 500);
     }
 
     void whatCannotBeReckonedIsSaid() {
