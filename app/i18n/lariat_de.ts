@@ -551,30 +551,6 @@
         <translation>weniger als zwei Pulse in {:.0f} s</translation>
     </message>
     <message>
-        <source>{:.2f} Hz = {:.1f} BPM on average, uneven</source>
-        <translation>{:.2f} Hz = {:.1f} BPM im Mittel, ungleichmäßig</translation>
-    </message>
-    <message>
-        <source>{:.2f} Hz = {:.1f} BPM, {:.1f} ms · runs by itself, {:+.0f} ms a minute</source>
-        <translation>{:.2f} Hz = {:.1f} BPM, {:.1f} ms · läuft für sich, {:+.0f} ms je Minute</translation>
-    </message>
-    <message>
-        <source>{:.2f} Hz = {:.1f} BPM, {:.1f} ms</source>
-        <translation>{:.2f} Hz = {:.1f} BPM, {:.1f} ms</translation>
-    </message>
-    <message>
-        <source>{:.2f} Hz = {:.1f} BPM, {:.1f} ms · × {}</source>
-        <translation>{:.2f} Hz = {:.1f} BPM, {:.1f} ms · × {}</translation>
-    </message>
-    <message>
-        <source>{:.2f} Hz = {:.1f} BPM, {:.1f} ms · ÷ {}</source>
-        <translation>{:.2f} Hz = {:.1f} BPM, {:.1f} ms · ÷ {}</translation>
-    </message>
-    <message>
-        <source>{:.2f} Hz = {:.1f} BPM, {:.1f} ms · {} : {}</source>
-        <translation>{:.2f} Hz = {:.1f} BPM, {:.1f} ms · {} : {}</translation>
-    </message>
-    <message>
         <source>sustain reached on all {} notes</source>
         <translation>Sustain bei allen {} Noten erreicht</translation>
     </message>
@@ -861,6 +837,30 @@
     <message>
         <source>{}: {} is turned down here and never comes back</source>
         <translation>{}: {} wird hier zugedreht und kommt nie wieder</translation>
+    </message>
+    <message>
+        <source>uneven, {:.2f} Hz on average · {:.1f} BPM</source>
+        <translation>ungleichmäßig, im Mittel {:.2f} Hz · {:.1f} BPM</translation>
+    </message>
+    <message>
+        <source>by itself, {:+.0f} ms a minute · {:.2f} Hz · {:.1f} ms · {:.1f} BPM</source>
+        <translation>für sich, {:+.0f} ms je Minute · {:.2f} Hz · {:.1f} ms · {:.1f} BPM</translation>
+    </message>
+    <message>
+        <source>{:.2f} Hz · {:.1f} ms · {:.1f} BPM</source>
+        <translation>{:.2f} Hz · {:.1f} ms · {:.1f} BPM</translation>
+    </message>
+    <message>
+        <source>× {} · {:.2f} Hz · {:.1f} ms · {:.1f} BPM</source>
+        <translation>× {} · {:.2f} Hz · {:.1f} ms · {:.1f} BPM</translation>
+    </message>
+    <message>
+        <source>÷ {} · {:.2f} Hz · {:.1f} ms · {:.1f} BPM</source>
+        <translation>÷ {} · {:.2f} Hz · {:.1f} ms · {:.1f} BPM</translation>
+    </message>
+    <message>
+        <source>{} : {} · {:.2f} Hz · {:.1f} ms · {:.1f} BPM</source>
+        <translation>{} : {} · {:.2f} Hz · {:.1f} ms · {:.1f} BPM</translation>
     </message>
 </context>
 <context>

@@ -43,7 +43,6 @@ TimePanel::TimePanel(const Session& session, LineEditor& editor, Responder& resp
     connect(&session_.selection, &Selection::changed, this, &TimePanel::refresh);
     connect(&editor_, &LineEditor::variationShown, this, &TimePanel::refresh);
     connect(&responder_, &Responder::changed, this, &TimePanel::refreshResponse);
-    connect(&responder_, &Responder::changed, this, &TimePanel::refreshForecast);
     connect(&responder_, &Responder::forecastChanged, this, &TimePanel::refreshForecast);
     dress();
     refresh();
@@ -202,6 +201,9 @@ void TimePanel::buildSteps() {
     grid->addWidget(slide_, 5, 2);
     column_->addWidget(stepPart_);
 
+    for (int place = 0; place < grid->count(); ++place)
+        if (QWidget* one = grid->itemAt(place)->widget(); one != accent_) ofTracks_ << one;
+
     const auto steps = [this](const QString& what, auto set) {
         if (!showing_) editor_.changeSteps(what, set);
     };
@@ -357,8 +359,7 @@ void TimePanel::refreshSteps() {
     stepHead_->setText(steps.empty()       ? tr("All steps")
                        : steps.size() == 1 ? tr("Step %1").arg(*steps.begin() + 1)
                                            : tr("%1 steps").arg(steps.size()));
-    for (QWidget* one : std::initializer_list<QWidget*>{note_, gate_, velocity_, chance_, repeats_, late_, cv_, slide_})
-        one->setEnabled(track != nullptr);
+    for (QWidget* one : ofTracks_) one->setVisible(track != nullptr);
     const auto first = static_cast<std::size_t>(steps.empty() ? 0 : *steps.begin());
     if (track && first < track->steps.size()) {
         const Step& step = track->steps[first];
@@ -402,6 +403,7 @@ void TimePanel::refreshResponse() {
         contour_->setCurrentIndex(std::max(0, contour_->findData(before)));
     }
     responsePart_->setVisible(!names.isEmpty());
+    refreshForecast();
 }
 
 void TimePanel::refreshForecast() {
@@ -415,7 +417,10 @@ void TimePanel::refreshForecast() {
     const bool known = responder_.foretold();
     forecastText_->setVisible(!known && responder_.forecasts(post).empty());
     forecastText_->setText(tr("It is being worked out for 40 to 240 BPM."));
-    forecast_->show(responder_.forecasts(post), tempoOf(session_.document.patch(), session_.document.library()));
+    // Those of the line that is chosen come first.
+    std::vector<Forecast> forecasts = responder_.forecasts(post);
+    std::ranges::stable_partition(forecasts, [&](const Forecast& one) { return contour_->findData(q(one.post)) >= 0; });
+    forecast_->show(std::move(forecasts), tempoOf(session_.document.patch(), session_.document.library()));
 }
 
 void TimePanel::dress() {

@@ -72,6 +72,7 @@ class TimePanel : public QScrollArea {
 
     QWidget* stepPart_;
     QLabel* stepHead_;
+    QList<QWidget*> ofTracks_; ///< what only the steps of a track have
     QLineEdit* note_;
     QSpinBox* gate_;
     QSpinBox* velocity_;

@@ -64,14 +64,14 @@ Sentence clockText(const ClockBranch& branch) {
     const double bpm = 60.0 * branch.hertz;
     const double ms = 1e3 / branch.hertz;
     if (branch.uneven && branch.drift == 0.0)
-        return say("{:.2f} Hz = {:.1f} BPM on average, uneven", branch.hertz, bpm);
+        return say("uneven, {:.2f} Hz on average · {:.1f} BPM", branch.hertz, bpm);
     if (branch.drift != 0.0 && !branch.simple)
-        return say("{:.2f} Hz = {:.1f} BPM, {:.1f} ms · runs by itself, {:+.0f} ms a minute", branch.hertz, bpm, ms,
-                   branch.drift);
-    if (branch.times == branch.by) return say("{:.2f} Hz = {:.1f} BPM, {:.1f} ms", branch.hertz, bpm, ms);
-    if (branch.by == 1) return say("{:.2f} Hz = {:.1f} BPM, {:.1f} ms · × {}", branch.hertz, bpm, ms, branch.times);
-    if (branch.times == 1) return say("{:.2f} Hz = {:.1f} BPM, {:.1f} ms · ÷ {}", branch.hertz, bpm, ms, branch.by);
-    return say("{:.2f} Hz = {:.1f} BPM, {:.1f} ms · {} : {}", branch.hertz, bpm, ms, branch.times, branch.by);
+        return say("by itself, {:+.0f} ms a minute · {:.2f} Hz · {:.1f} ms · {:.1f} BPM", branch.drift, branch.hertz,
+                   ms, bpm);
+    if (branch.times == branch.by) return say("{:.2f} Hz · {:.1f} ms · {:.1f} BPM", branch.hertz, ms, bpm);
+    if (branch.by == 1) return say("× {} · {:.2f} Hz · {:.1f} ms · {:.1f} BPM", branch.times, branch.hertz, ms, bpm);
+    if (branch.times == 1) return say("÷ {} · {:.2f} Hz · {:.1f} ms · {:.1f} BPM", branch.by, branch.hertz, ms, bpm);
+    return say("{} : {} · {:.2f} Hz · {:.1f} ms · {:.1f} BPM", branch.times, branch.by, branch.hertz, ms, bpm);
 }
 
 Result<ClockTree> clocksOf(const Patch& patch, const Library& library, const std::function<bool(double)>& progress) {

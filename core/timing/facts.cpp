@@ -11,6 +11,7 @@
 namespace lariat {
 namespace {
 
+constexpr double kNoise = 100.0;   ///< per cent beyond which hits are of noise, or of other notes: not to be compared
 constexpr std::size_t kFewest = 2; ///< hits that can be told apart
 constexpr double kLongest = 2.0;   ///< seconds of a hit that are compared
 
@@ -98,10 +99,12 @@ void addFacts(SoundResponse& sound, const ContourResponse& opener, std::span<con
         }
     if (peak < 0.05f) return;
     const double part = 100.0 * static_cast<double>(difference / peak);
-    sound.facts.push_back({Fact::Kind::Hits,
-                           part < 10.0 ? say("hits differ by {:.2f} %", part) : say("hits differ by {:.0f} %", part),
-                           false,
-                           {}});
+    if (part < kNoise)
+        sound.facts.push_back(
+            {Fact::Kind::Hits,
+             part < 10.0 ? say("hits differ by {:.2f} %", part) : say("hits differ by {:.0f} %", part),
+             false,
+             {}});
     const PitchSummary pitch = pitchOf(volts, rate);
     if (!pitch.steady || !pitch.tail) return;
     const std::string note = pitchText(*pitch.steady);

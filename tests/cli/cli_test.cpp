@@ -40,8 +40,8 @@ class CliTest : public QObject {
     void helpHasExamples() {
         const Answer answer = run({"--help"});
         QCOMPARE(answer.code, 0);
-        for (const char* word :
-             {"blocks", "modules", "check", "render", "measure", "tie", "sheet", "Examples", "Exit codes"})
+        for (const char* word : {"blocks", "modules", "check", "render", "measure", "tie", "sheet", "pattern",
+                                 "responses", "scenes", "clocks", "reckon", "Examples", "Exit codes"})
             QVERIFY2(answer.out.contains(QLatin1String(word)), word);
         QCOMPARE(run({}).code, 3);
         QCOMPARE(run({"dance"}).code, 3);
@@ -246,6 +246,97 @@ class CliTest : public QObject {
         QVERIFY(pdf.readAll().startsWith("%PDF-"));
         QVERIFY(pdf.size() > 20'000);
         QCOMPARE(run({"sheet", kLamp, "--out", in("lamp.doc")}).code, 2);
+    }
+
+    void patternsAreShownWrittenAndRefused() {
+        const Answer shown = run({"pattern", kLamp});
+        QCOMPARE(shown.code, 0);
+        QVERIFY2(shown.out.contains(QStringLiteral("D3,0.46 F3,0.46 A3!,0.46 -")), qPrintable(shown.out));
+        const QString made = in("steps.json");
+        QCOMPARE(
+            run({"pattern", kLamp, "--track", "1", "--words", "d3 - f3~ = c4!", "--swing", "60", "--out", made}).code,
+            0);
+        const Answer again = run({"pattern", made, "--json"});
+        const QJsonObject track = again.json().array().first().toObject();
+        QCOMPARE(track["words"].toString(), QStringLiteral("D3 - F3,~ = C4!"));
+        QCOMPARE(track["swing"].toDouble(), 60.0);
+        QCOMPARE(run({"pattern", made, "--track", "1", "--rotate", "1", "--degrees", "1", "--in-place"}).code, 0);
+        QCOMPARE(run({"pattern", made, "--json"}).json().array().first().toObject()["words"].toString(),
+                 QStringLiteral("D4! E3 - G3,~ ="));
+        // What is not possible leaves the file as it is.
+        const auto refused = [&](const QStringList& more, const char* why) {
+            const Answer answer = run(QStringList{"pattern", made} + more + QStringList{"--in-place"});
+            QVERIFY2(answer.code == 2 && answer.err.contains(QLatin1String(why)), qPrintable(answer.err));
+        };
+        refused({"--track", "1", "--words", "d3 h3"}, "step 2");
+        refused({"--track", "3", "--words", "d3"}, "this module has 2");
+        refused({"--lane", "9", "--words", "x"}, "this module has 4");
+        refused({"--track", "1", "--variation", "Z", "--words", "d3"}, "A to H");
+        refused({"--post", "osc-a", "--track", "1", "--words", "d3"}, "no post with steps");
+        QCOMPARE(run({"pattern", made, "--track", "1", "--swing", "99", "--in-place"}).code, 3);
+        // To MIDI, and back into another line.
+        const QString midi = in("line.mid");
+        QCOMPARE(run({"pattern", kLamp, "--track", "1", "--to-midi", midi}).code, 0);
+        QCOMPARE(run({"pattern", made, "--track", "2", "--from-midi", midi, "--in-place"}).code, 0);
+        QVERIFY(run({"pattern", made}).out.contains(QStringLiteral("D3,0.46 F3,0.46 A3,0.46,v120 - C4,0.46")));
+        QCOMPARE(run({"pattern", kLamp, "--lane", "1", "--to-midi", midi}).code, 0);
+        QCOMPARE(run({"pattern", made, "--lane", "2", "--from-midi", midi, "--note", "C2", "--in-place"}).code, 0);
+        QVERIFY(run({"pattern", made}).out.contains(QStringLiteral("B track 2")) == false);
+        // A second reader of such files agrees on what stands in one.
+        QProcess other;
+        other.start(QStringLiteral("file"), {midi});
+        if (other.waitForFinished(10'000)) QVERIFY(other.readAllStandardOutput().contains("Standard MIDI"));
+    }
+
+    void responsesForecastAndFit() {
+        const Answer answer = run({"responses", kLamp, "--contours", "--json"});
+        QCOMPARE(answer.code, 0);
+        const QJsonObject contour = answer.json().object()["contours"].toArray().first().toObject();
+        QCOMPARE(contour["strikes"].toArray().size(), 14);
+        QVERIFY(!contour["strikes"].toArray().first().toObject()["reached"].toBool());
+        const Answer forecast = run({"responses", kLamp, "--tempo", "40..240"});
+        QVERIFY2(forecast.out.contains(QStringLiteral("up to 73 BPM every note reaches sustain")),
+                 qPrintable(forecast.out));
+        const QString fitted = in("fitted.json");
+        QCOMPARE(run({"responses", kLamp, "--fit", "contour-1", "--out", fitted}).code, 0);
+        QVERIFY(
+            run({"responses", fitted, "--contours"}).out.contains(QStringLiteral("sustain reached on all 14 notes")));
+        QCOMPARE(run({"responses", kLamp, "--fit", "osc-a", "--out", fitted}).code, 2);
+        QCOMPARE(run({"responses", kLamp, "--tempo", "fast"}).code, 2);
+        QCOMPARE(run({"responses", kLamp, "--tempo", "10..20"}).code, 2);
+    }
+
+    void scenesClocksAndReckoner() {
+        const QString night = QStringLiteral(LARIAT_SOURCE "/data/demo/night-watch.json");
+        const Answer shown = run({"scenes", night});
+        QVERIFY(shown.out.contains(QStringLiteral("Swell: 8 bars")));
+        QVERIFY(!shown.out.contains(QStringLiteral("# "))); // two hands can play it
+        const QString words = in("scenes.txt");
+        QFile file(words);
+        QVERIFY(file.open(QIODevice::WriteOnly));
+        file.write("One: 2 bars\n  clock tempo 240 BPM\n");
+        file.close();
+        const QString made = in("scenes.json");
+        QCOMPARE(run({"scenes", kLamp, "--words", words, "--out", made}).code, 0);
+        // Two bars at 240 BPM and what rings on: six seconds.
+        const Answer song =
+            run({"render", made, "--scenes", "--out", in("song.wav"), "--stems", in("stems"), "--json"});
+        QVERIFY(std::abs(song.json().object()["seconds"].toDouble() - 6.0) < 1e-6);
+        QVERIFY(song.json().object()["stems"].toArray().size() >= 1);
+        QVERIFY(QFile::exists(song.json().object()["stems"].toArray().first().toString()));
+        QCOMPARE(run({"render", kLamp, "--scenes", "--out", in("song.wav")}).code, 2);
+        QVERIFY(file.open(QIODevice::WriteOnly));
+        file.write("One: 2 bars\n  nobody level 3\n");
+        file.close();
+        const Answer wrong = run({"scenes", kLamp, "--words", words, "--in-place"});
+        QCOMPARE(wrong.code, 2);
+        QVERIFY2(wrong.err.contains(QStringLiteral("scenes.txt")) && wrong.err.contains(QStringLiteral("line 2")),
+                 qPrintable(wrong.err));
+        const Answer clocks = run({"clocks", QStringLiteral(LARIAT_SOURCE "/data/demo/tide-clock.json"), "--json"});
+        QVERIFY(std::abs(clocks.json().object()["branches"].toArray().first().toObject()["hertz"].toDouble() - 7.2) <
+                1e-3);
+        QVERIFY(run({"reckon", "112", "bpm"}).out.contains(QStringLiteral("133.93 ms")));
+        QCOMPARE(run({"reckon", "wobble"}).code, 2);
     }
 
     void errorsNameFilePathAndReason_data() {

@@ -156,12 +156,23 @@ class ScenesTest : public QObject {
             QVERIFY2(std::abs(at(volts, t) - wanted) < 0.003,
                      qPrintable(QStringLiteral("%1 s: %2").arg(t).arg(at(volts, t) - wanted)));
         }
+        // And from sample to sample it is one line, with no stair at the end of a run.
+        for (auto i = static_cast<std::size_t>(0.05 * 96000.0); i < static_cast<std::size_t>(1.95 * 96000.0); ++i)
+            QVERIFY2(std::abs(static_cast<double>(volts[i] - volts[i - 1]) - 3.0 / 96000.0) < 1.5e-5,
+                     qPrintable(QString::number(i)));
         QVERIFY(std::abs(at(volts, 3.0) - 4.0) < 1e-4);
         QVERIFY(std::abs(at(volts, 4.2) - 1.0) < 1e-3); // set, smoothly, within some 20 ms
         QVERIFY(std::abs(at(volts, 5.9) - 1.0) < 1e-4);
         QVERIFY(std::abs(at(volts, 6.5) - 2.0) < 0.003);
         QVERIFY(std::abs(at(volts, 7.5) - 3.0) < 1e-4);
         QVERIFY(std::abs(at(volts, 8.9) - 3.0) < 1e-4); // the song is over, the knob stays
+    }
+
+    void aSceneThatIsPlayedTwiceTakesTwiceAsLong() {
+        const auto volts =
+            offline(with(song(), "A: 1 bar x2\n  a offset 0 V\nB: 1 bar\n  a offset 3 V\n"), "a.out", 5.0);
+        QVERIFY(std::abs(at(volts, 3.9)) < 1e-4);
+        QVERIFY(std::abs(at(volts, 4.3) - 3.0) < 1e-3);
     }
 
     void withoutScenesNothingMoves() {

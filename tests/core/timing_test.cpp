@@ -338,6 +338,27 @@ class TimingTest : public QObject {
                 contour.strikes, [&](const Strike& s) { return s.step == step && std::abs(s.pulse - step) < 1e-3; }));
     }
 
+    /// A gate that closes within the attack misses what is left of it, and the whole decay.
+    void aGateThatEndsInTheAttackMissesBoth() {
+        const ContourResponse contour = contourIn(responsesIn(voiceWith(0.6, 120.0, 0.2, 0.1, 0.02)));
+        for (const Strike& strike : contour.strikes)
+            QVERIFY2(std::abs(strike.missing - (0.2 + 0.1 - 0.075)) < 6e-5,
+                     qPrintable(QString::number(strike.missing)));
+    }
+
+    /// Struck again while the gate holds it, a contour would still have had its whole release before it.
+    void aStrikeInTheHoldCutsOffTheWholeRelease() {
+        for (const auto& [type, left] : {std::pair{0.0, 0.3}, {1.0, 0.3}, {3.0, 0.05 + 0.3}}) {
+            Rig rig("contour");
+            rig.set("type", type).set("attack", 0.01).set("decay", type == 3.0 ? 0.15 : 0.05).set("release", 0.3);
+            rig.pulses("gate", {{0.01, 0.9}}).pulses("retrigger", {{0.12, 0.13}}).run(0.13);
+            const Told told = rig.told();
+            QCOMPARE(told[2], 2); // struck twice
+            QVERIFY2(std::abs(told[6] - 1e6 * left) < 60.0,
+                     qPrintable(QStringLiteral("type %1: %2").arg(type).arg(told[6])));
+        }
+    }
+
     void theLevelAtTheEndOfAGateIsTheCurves() {
         // Straight stages: after 10 ms of attack the decay falls from 8 V to 4 V in 80 ms.
         Patch patch = voiceWith(0.6, 150.0, 0.01, 0.08, 0.02);
