@@ -5,9 +5,12 @@
 #include "library/meaning.h"
 #include "library/tie.h"
 #include "library/words.h"
+#include "timing/pattern_edits.h"
+#include "units/number.h"
 
 #include <algorithm>
 #include <array>
+#include <cmath>
 #include <optional>
 #include <utility>
 
@@ -86,6 +89,8 @@ class Build {
     Result<void> tie(const std::string& sentence);
     Result<void> turn(const std::string& sentence);
     Result<void> call(const std::string& rest);
+    /// "tracks track 1: d3 d3 - f3"; nothing if it is no such sentence.
+    std::optional<Result<void>> play(const std::string& sentence);
     Result<void> note(const std::string& text, const std::string& post);
     Result<JackRef> end(const std::string& text, bool output);
     Result<std::string> post(const std::string& head);
@@ -295,6 +300,33 @@ Result<void> Build::call(const std::string& rest) {
     return failure("write which post is to be called what, as in \"call osc a Leader\"");
 }
 
+std::optional<Result<void>> Build::play(const std::string& sentence) {
+    const std::size_t colon = sentence.find(':');
+    if (colon == std::string::npos) return std::nullopt;
+    std::vector<std::string> words = wordsOf(plainWords(sentence.substr(0, colon)));
+    int variation = 0;
+    if (words.size() > 2 && words.back().size() == 1 && words.back()[0] >= 'a' && words.back()[0] <= 'h') {
+        variation = words.back()[0] - 'a';
+        words.pop_back();
+    }
+    if (words.size() < 3 || (words[words.size() - 2] != "track" && words[words.size() - 2] != "lane"))
+        return std::nullopt;
+    const auto number = parseNumber(words.back());
+    if (!number || *number < 1.0 || *number > 64.0 || *number != std::floor(*number)) return std::nullopt;
+    const auto known = post(joined(words, 0, words.size() - 2));
+    if (!known) return Result<void>(tl::unexpected(known.error()));
+    const auto sequencer = known->empty() ? std::nullopt : sequencerOf(patch_, *library_, *known);
+    if (!sequencer || !sequencer->plays)
+        return Result<void>(
+            failure(fmt::format("\"{}\" has no tracks or lanes to write", joined(words, 0, words.size() - 2))));
+    const LineRef line{*known, words[words.size() - 2] == "lane", static_cast<int>(*number) - 1};
+    auto pattern = withLine(patternOf(patch_, *known), line, variation, sentence.substr(colon + 1));
+    if (!pattern) return Result<void>(tl::unexpected(pattern.error()));
+    if (const std::string why = tooMuchFor(*sequencer, *pattern); !why.empty()) return Result<void>(failure(why));
+    ++said_.others;
+    return apply(SetPattern{std::move(*pattern)});
+}
+
 Result<void> Build::note(const std::string& text, const std::string& head) {
     ++said_.others;
     if (head.empty()) {
@@ -340,6 +372,7 @@ Result<void> Build::read(const std::string& line) {
         return note(text->substr(std::min(colon + 2, text->size())), text->substr(0, colon));
     }
     if (const auto text = rest("call ")) return call(*text);
+    if (auto played = play(line)) return *played;
     const std::string sentence = plainWords(line);
     Build tried = *this;
     const auto turned = tried.turn(sentence);

@@ -246,6 +246,29 @@ class TieTest : public QObject {
         for (const std::string& text : completeTie("leader sine to ", lamp(), workspace().library, 100))
             QVERIFY2(readTie(text, lamp(), workspace().library), text.c_str());
     }
+
+    /// A line of a sequencer is a sentence too.
+    void sentencesWriteSteps() {
+        const Patch patch = lamp();
+        const auto said = readSentences("tracks track 1: d3 - f3~ = c4!\ntracks lane 2 b: x..X", patch,
+                                        workspace().library, workspace().housing(patch));
+        QVERIFY2(said.has_value(), said ? "" : said.error().reason.c_str());
+        const Patch made = *applyEdits(patch, said->edits);
+        const Pattern& pattern = *made.pattern("tracks");
+        QCOMPARE(pattern.tracks[0].steps.size(), 5u);
+        QVERIFY(pattern.tracks[0].steps[4].accent);
+        QCOMPARE(pattern.others.size(), 1u);
+        QVERIFY(pattern.others[0].lanes[1].hits[3] == Hit::Accent);
+        QVERIFY(pattern.lanes[1].hits[3] == Hit::Rest);
+        const auto refused = [&](const char* sentence, const char* why) {
+            const auto made = readSentences(sentence, patch, workspace().library, workspace().housing(patch));
+            QVERIFY2(!made && made.error().reason.find(why) != std::string::npos,
+                     made ? sentence : made.error().reason.c_str());
+        };
+        refused("tracks track 1: d3 h3", "step 2");
+        refused("tracks track 3: d3", "this module has 2");
+        refused("osc a track 1: d3", "no tracks or lanes");
+    }
 };
 
 QTEST_APPLESS_MAIN(TieTest)
