@@ -44,7 +44,7 @@ TimeChart::TimeChart(const Session& session, LineEditor& editor, Responder& resp
     connect(&session_.document, &Document::changed, this, &TimeChart::relayout);
     connect(&session_.selection, &Selection::changed, this, [this] {
         sayWhatIsChosen();
-        viewport()->update();
+        redraw();
     });
     connect(&responder_, &Responder::changed, this, &TimeChart::relayout);
     connect(&responder_, &Responder::forecastChanged, this, &TimeChart::relayout); // and the clocks
@@ -79,8 +79,23 @@ void TimeChart::relayout() {
     verticalScrollBar()->setRange(0, std::max(0, static_cast<int>(layout_.height) - viewport()->height()));
     verticalScrollBar()->setPageStep(viewport()->height());
     verticalScrollBar()->setSingleStep(24);
-    viewport()->update();
+    redraw();
     Q_EMIT viewChanged();
+}
+
+void TimeChart::redraw() {
+    stale_ = true;
+    viewport()->update();
+}
+
+void TimeChart::focusInEvent(QFocusEvent* event) {
+    QAbstractScrollArea::focusInEvent(event);
+    redraw();
+}
+
+void TimeChart::focusOutEvent(QFocusEvent* event) {
+    QAbstractScrollArea::focusOutEvent(event);
+    redraw();
 }
 
 void TimeChart::setZoom(qreal zoom) {
@@ -97,7 +112,7 @@ void TimeChart::turnPage(const std::string& post, long by) {
 void TimeChart::mark(const LineRef& line, std::set<int> steps) {
     markedLine_ = line;
     marked_ = std::move(steps);
-    viewport()->update();
+    redraw();
 }
 
 void TimeChart::reveal(const LineRef& line) {
@@ -412,12 +427,12 @@ void TimeChart::hideEvent(QHideEvent* event) {
 }
 
 void TimeChart::changeEvent(QEvent* event) {
-    if (event->type() == QEvent::PaletteChange || event->type() == QEvent::StyleChange) viewport()->update();
+    if (event->type() == QEvent::PaletteChange || event->type() == QEvent::StyleChange) redraw();
     QAbstractScrollArea::changeEvent(event);
 }
 
 void TimeChart::scrollContentsBy(int, int) {
-    viewport()->update(); // heads stay where they are, and nothing here can be moved as it is
+    redraw(); // heads stay where they are, and nothing here can be moved as it is
     Q_EMIT viewChanged();
 }
 

@@ -10,7 +10,10 @@
 #include "time/responder.h"
 #include "time/time_layout.h"
 
+#include "look/look.h"
+
 #include <QAbstractScrollArea>
+#include <QPixmap>
 #include <QTimer>
 
 #include <map>
@@ -69,6 +72,8 @@ class TimeChart : public QAbstractScrollArea {
     void wheelEvent(QWheelEvent* event) override;
     void contextMenuEvent(QContextMenuEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
+    void focusInEvent(QFocusEvent* event) override;
+    void focusOutEvent(QFocusEvent* event) override;
     void dragEnterEvent(QDragEnterEvent* event) override;
     void dragMoveEvent(QDragMoveEvent* event) override;
     void dropEvent(QDropEvent* event) override;
@@ -82,6 +87,7 @@ class TimeChart : public QAbstractScrollArea {
     };
 
     void relayout();
+    void redraw();
     void tick();
     void sayWhatIsChosen();
     [[nodiscard]] QPointF toContent(const QPointF& point) const;
@@ -109,6 +115,10 @@ class TimeChart : public QAbstractScrollArea {
     void goToLine(int by);
     bool typeKey(QKeyEvent& event);
 
+    void paintPage();
+    void paintPlaying(QPainter& painter, const QRect& part) const;
+    void paintPicture(QPainter& painter, const QRectF& box, const TimeSection& section,
+                      const std::vector<MinMax>& picture, VoltRange range, SignalKind kind) const;
     void paintHeading(QPainter& painter, const TimeRow& row) const;
     void paintHead(QPainter& painter, const TimeRow& row) const;
     void paintGrid(QPainter& painter, const TimeRow& row) const;
@@ -123,7 +133,8 @@ class TimeChart : public QAbstractScrollArea {
     void paintClock(QPainter& painter, const TimeRow& row) const;
     void paintFacts(QPainter& painter, const TimeRow& row, qreal top) const;
     void paintChosen(QPainter& painter, const TimeRow& row) const;
-    [[nodiscard]] std::vector<MinMax> columnsOf(const TimeSection& section, const std::vector<MinMax>& picture) const;
+    [[nodiscard]] std::vector<MinMax> columnsOf(const TimeSection& section, const std::vector<MinMax>& picture,
+                                                qreal scale) const;
     [[nodiscard]] QString tip(const TimeRow& row, const QPointF& at) const;
     [[nodiscard]] QString lineDescription(const TimeRow& row) const;
     [[nodiscard]] QString nameOf(const LineRef& line) const;
@@ -136,6 +147,8 @@ class TimeChart : public QAbstractScrollArea {
     std::map<std::string, long> pass_;
     LineRef markedLine_;
     std::set<int> marked_;
+    QPixmap page_; ///< everything but the steps that play; made anew only when something on it changes
+    bool stale_ = true;
     QTimer frames_;
     std::map<std::string, Told> told_; ///< the steps that play, as painted last
     Drag drag_ = Drag::None;

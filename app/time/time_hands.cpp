@@ -261,7 +261,7 @@ void TimeChart::mouseReleaseEvent(QMouseEvent*) {
     drag_ = Drag::None;
     if (!held_) return;
     held_.reset();
-    viewport()->update();
+    redraw();
 }
 
 /// A note becomes a rest, and a rest of faders is merged with the step before.
@@ -385,7 +385,7 @@ void TimeChart::keyPressEvent(QKeyEvent* event) {
             return;
         case Qt::Key_Escape:
             marked_.clear();
-            viewport()->update();
+            redraw();
             return editor_.choose(editor_.line(), {});
         default:
             break;

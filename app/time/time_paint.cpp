@@ -4,6 +4,7 @@
 #include "look/fonts.h"
 #include "look/look.h"
 #include "look/text.h"
+#include "look/trace_image.h"
 #include "shell/theme.h"
 #include "time/time_chart.h"
 #include "units/pitch.h"
@@ -29,13 +30,46 @@ QColor faint(QColor colour, int alpha) {
 } // namespace
 
 void TimeChart::paintEvent(QPaintEvent* event) {
+    if (stale_ || page_.size() != viewport()->size() * devicePixelRatioF()) paintPage();
     QPainter painter(viewport());
+    painter.drawPixmap(0, 0, page_);
+    paintPlaying(painter, event->rect());
+}
+
+/// The steps that play now, over all that stands still.
+void TimeChart::paintPlaying(QPainter& painter, const QRect& part) const {
+    painter.setClipRect(
+        part.intersected(QRect(static_cast<int>(TimeLayout::kHead) - 2, 0, viewport()->width(), viewport()->height())));
     const Look& l = look();
-    painter.fillRect(event->rect(), l.paper);
+    for (const TimeRow& row : layout_.rows) {
+        const QRectF here = toView({0, row.top, layout_.width, row.height});
+        if (!row.isLine() || here.bottom() < part.top() || here.top() > part.bottom()) continue;
+        const int now = playing(row.line);
+        if (now < 0) continue;
+        const TimeSection& section = layout_.sectionOf(row);
+        const auto pulse = playingPulse(section);
+        for (const StepBox& box : boxesOf(row)) {
+            // Of a line that turns over, only one of its rounds is meant.
+            const bool mine = pulse ? *pulse >= box.from - 1e-6 && *pulse < box.to - 1e-6 : !box.again;
+            if (box.step != now || !mine) continue;
+            painter.fillRect(toView({TimeLayout::xOf(section, box.from), row.top + 1,
+                                     (box.to - box.from) * section.pulseWidth, row.height - 1}),
+                             faint(l.accent, l.dark ? 60 : 38));
+            break;
+        }
+    }
+}
+
+void TimeChart::paintPage() {
+    stale_ = false;
+    page_ = QPixmap(viewport()->size() * devicePixelRatioF());
+    page_.setDevicePixelRatio(devicePixelRatioF());
+    const Look& l = look();
+    page_.fill(l.paper);
+    QPainter painter(&page_);
     painter.translate(-horizontalScrollBar()->value(), -verticalScrollBar()->value());
-    const qreal top = verticalScrollBar()->value() + event->rect().top();
-    const qreal bottom = verticalScrollBar()->value() + event->rect().bottom();
-    const bool onlySteps = event->rect().left() > TimeLayout::kHead; // as when a step that plays moves on
+    const qreal top = verticalScrollBar()->value();
+    const qreal bottom = top + viewport()->height();
     for (const TimeRow& row : layout_.rows) {
         if (row.bottom() < top || row.top > bottom) continue;
         painter.save();
@@ -80,7 +114,7 @@ void TimeChart::paintEvent(QPaintEvent* event) {
             paintMore(painter, row);
         else if (row.kind == TimeRow::Kind::Clocks)
             paintClocks(painter, row);
-        else if (!onlySteps)
+        else
             paintHead(painter, row);
     }
     if (!layout_.rows.empty()) return;
@@ -107,20 +141,15 @@ void TimeChart::paintGrid(QPainter& painter, const TimeRow& row) const {
                      QPointF(section.left + static_cast<qreal>(section.page) * section.pulseWidth, row.bottom() + 0.5));
 }
 
-/// The steps that are chosen, marked, or playing.
+/// The steps that are chosen or marked.
 void TimeChart::paintChosen(QPainter& painter, const TimeRow& row) const {
     const TimeSection& section = layout_.sectionOf(row);
     const Look& l = look();
     const bool mine = editor_.line() == row.line;
-    const int now = playing(row.line);
-    const auto pulse = playingPulse(section);
     for (const StepBox& box : boxesOf(row)) {
-        // Of a line that turns over, only one of its rounds is meant.
-        const bool here = pulse ? *pulse >= box.from - 1e-6 && *pulse < box.to - 1e-6 : !box.again;
         const QRectF place(TimeLayout::xOf(section, box.from), row.top + 1, (box.to - box.from) * section.pulseWidth,
                            row.height - 1);
         if (box.again) painter.fillRect(place, faint(l.panel, 150));
-        if (box.step == now && here) painter.fillRect(place, faint(l.accent, l.dark ? 60 : 38));
         if (marked_.contains(box.step) && markedLine_ == row.line)
             painter.fillRect(place.adjusted(1, 0, -1, -place.height() + 4), l.alarm);
         if (mine && !box.again && editor_.steps().contains(box.step)) {
@@ -506,13 +535,14 @@ void TimeChart::paintFill(QPainter& painter, const TimeRow& row) const {
                      QPointF(section.left + static_cast<qreal>(section.page) * section.pulseWidth, ground + 0.5));
 }
 
-/// A picture of the cycle as one column a pixel of the page.
-std::vector<MinMax> TimeChart::columnsOf(const TimeSection& section, const std::vector<MinMax>& picture) const {
+/// A picture of the cycle as one column for each pixel of the page.
+std::vector<MinMax> TimeChart::columnsOf(const TimeSection& section, const std::vector<MinMax>& picture,
+                                         qreal scale) const {
     const auto begin = static_cast<std::size_t>(section.first) * Responses::kPerPulse;
     if (begin >= picture.size()) return {};
     const std::size_t end =
         std::min(picture.size(), begin + static_cast<std::size_t>(section.page) * Responses::kPerPulse);
-    const qreal pixels = static_cast<qreal>(end - begin) / Responses::kPerPulse * section.pulseWidth;
+    const qreal pixels = static_cast<qreal>(end - begin) / Responses::kPerPulse * section.pulseWidth * scale;
     const auto columns = static_cast<std::size_t>(std::max(2.0, pixels));
     std::vector<MinMax> out(columns);
     for (std::size_t c = 0; c < columns; ++c) {
@@ -527,6 +557,26 @@ std::vector<MinMax> TimeChart::columnsOf(const TimeSection& section, const std::
     return out;
 }
 
+void TimeChart::paintPicture(QPainter& painter, const QRectF& box, const TimeSection& section,
+                             const std::vector<MinMax>& picture, VoltRange range, SignalKind kind) const {
+    const qreal scale = devicePixelRatioF();
+    auto columns = columnsOf(section, picture, scale);
+    if (columns.size() < 2) return;
+    if (kind == SignalKind::Control) {
+        // A smooth line: a column is its middle, and its top where the contour turns.
+        const auto whole = columns;
+        for (std::size_t c = 0; c < columns.size(); ++c) {
+            const bool top = (c == 0 || whole[c - 1].max <= whole[c].max) &&
+                             (c + 1 == whole.size() || whole[c + 1].max <= whole[c].max);
+            columns[c].min = columns[c].max = top ? whole[c].max : 0.5f * (whole[c].min + whole[c].max);
+        }
+    }
+    const QSize size(static_cast<int>(columns.size()), static_cast<int>(box.height() * scale));
+    QImage image = traceImage(size, columns, range, kind, look().kind(kind), static_cast<float>(scale));
+    image.setDevicePixelRatio(scale);
+    painter.drawImage(box.topLeft(), image);
+}
+
 void TimeChart::paintContour(QPainter& painter, const TimeRow& row) const {
     const Look& l = look();
     const TimeSection& section = layout_.sectionOf(row);
@@ -535,15 +585,6 @@ void TimeChart::paintContour(QPainter& painter, const TimeRow& row) const {
     const ContourResponse& contour = responses->contours[static_cast<std::size_t>(row.index)];
     const QRectF box(section.left, row.top + 12, static_cast<qreal>(section.page) * section.pulseWidth,
                      row.height - 24);
-    auto columns = columnsOf(section, contour.picture);
-    // A smooth line: a column is its middle, and its top where the contour turns.
-    const auto whole = columns;
-    for (std::size_t c = 0; c < columns.size(); ++c) {
-        const bool top =
-            (c == 0 || whole[c - 1].max <= whole[c].max) && (c + 1 == whole.size() || whole[c + 1].max <= whole[c].max);
-        columns[c].min = columns[c].max = top ? whole[c].max : 0.5f * (whole[c].min + whole[c].max);
-    }
-    const QRectF trace(box.left(), box.top(), static_cast<qreal>(columns.size()), box.height());
     const auto end = static_cast<double>(section.first + section.page);
     // The gates that hold it lie under it.
     for (const Strike& strike : contour.strikes) {
@@ -558,7 +599,7 @@ void TimeChart::paintContour(QPainter& painter, const TimeRow& row) const {
         range.low = std::min(range.low, column.min - 0.4f);
         range.high = std::max(range.high, column.max + 0.4f);
     }
-    drawTrace(painter, trace, columns, range, SignalKind::Control, l.kind(SignalKind::Control));
+    paintPicture(painter, box, section, contour.picture, range, SignalKind::Control);
     const auto y = [&](float volts) {
         return box.bottom() - static_cast<qreal>((volts - range.low) / (range.high - range.low)) * box.height();
     };
@@ -585,15 +626,13 @@ void TimeChart::paintContour(QPainter& painter, const TimeRow& row) const {
 }
 
 void TimeChart::paintSound(QPainter& painter, const TimeRow& row) const {
-    const Look& l = look();
     const TimeSection& section = layout_.sectionOf(row);
     const Responses* responses = responder_.of(section.sequencer.post);
     if (!responses || row.index >= static_cast<int>(responses->sounds.size())) return;
     const SoundResponse& sound = responses->sounds[static_cast<std::size_t>(row.index)];
-    const auto columns = columnsOf(section, sound.picture);
-    const QRectF trace(section.left, row.top + 4, static_cast<qreal>(columns.size()), row.height - 8);
     const SignalKind kind = sound.audio ? SignalKind::Audio : SignalKind::Control;
-    drawTrace(painter, trace, columns, rangeFor(kind, sound.low, sound.high), kind, l.kind(kind));
+    paintPicture(painter, {section.left, row.top + 4, 0, row.height - 8}, section, sound.picture,
+                 rangeFor(kind, sound.low, sound.high), kind);
 }
 
 /// What is not reset stands at the head of the clocks.

@@ -3,6 +3,7 @@
 #include "patch/patch_place.h"
 #include "places.h"
 #include "shell/main_window.h"
+#include "time/time_place.h"
 
 #include <QApplication>
 #include <QDir>
@@ -12,6 +13,7 @@
 
 #include <algorithm>
 #include <cstdio>
+#include <optional>
 
 using namespace lariat;
 
@@ -115,6 +117,52 @@ Times editToSound(const Workspace& workspace, unsigned block) {
     return {times[times.size() / 2], times[times.size() * 99 / 100]};
 }
 
+/// Four tracks and four lanes of 64 steps: a whole frame, a step that is changed, and how soon its responses are there.
+void timePlace(const Workspace& workspace) {
+    MainWindow window(workspace, allPlaces(), {});
+    window.openCopy(QStringLiteral(LARIAT_SOURCE "/data/demo/night-watch.json"));
+    Pattern pattern = *window.document().patch().pattern("tracks");
+    pattern.others.clear();
+    for (int n = 0; n < 4; ++n) {
+        Track& track = trackAt(pattern, 0, n);
+        track.steps.clear();
+        for (int i = 0; i < 64; ++i) track.steps.push_back({Step::Kind::Note, 50 + (i * (n + 3)) % 13, 0.6});
+        laneAt(pattern, 0, n).hits = Hits(64, Hit::Hit);
+    }
+    window.document().apply({SetPattern{pattern}}, QStringLiteral("much"));
+    window.resize(1920, 1400);
+    window.showPlace(QStringLiteral("time"));
+    window.show();
+    auto& place = dynamic_cast<TimePlace&>(*window.place(QStringLiteral("time")));
+    const auto settle = [&] {
+        while (!place.responder().foretold()) QCoreApplication::processEvents(QEventLoop::AllEvents, 10);
+    };
+    settle();
+    const Times frames = timed(100, [&](int) { place.chart().viewport()->repaint(); });
+    const Times pages = timed(50, [&](int i) {
+        place.chart().mark({"tracks", false, 0}, {i}); // so that all of it is painted anew
+        place.chart().viewport()->repaint();
+    });
+    place.editor().choose({"tracks", false, 0}, {0});
+    const Times edits = timed(50, [&](int i) {
+        place.editor().changeSteps(QStringLiteral("edit"), [&](Step& step) { step.note = 50 + i % 12; });
+    });
+    settle();
+    QElapsedTimer clock;
+    std::optional<qint64> first;
+    const auto seen = QObject::connect(&place.responder(), &Responder::changed, [&] {
+        if (!first) first = clock.elapsed();
+    });
+    clock.start();
+    place.editor().changeSteps(QStringLiteral("edit"), [](Step& step) { step.gate = 0.9; });
+    while (!first || !place.responder().settled()) QCoreApplication::processEvents(QEventLoop::AllEvents, 2);
+    QObject::disconnect(seen);
+    std::printf("Time, 8 x 64 steps: frame %.1f ms (99 %%: %.1f), all anew %.1f ms (99 %%: %.1f), edit %.1f ms (99 %%: "
+                "%.1f), contours after %lld ms\n",
+                frames.median, frames.worst, pages.median, pages.worst, edits.median, edits.worst,
+                static_cast<long long>(*first));
+}
+
 } // namespace
 
 int main(int argc, char** argv) {
@@ -153,6 +201,7 @@ int main(int argc, char** argv) {
         std::printf("%8d %8d %12.2f %12.2f %12.2f %12.2f\n", cables, shown, frames.median, frames.worst, edits.median,
                     edits.worst);
     }
+    timePlace(workspace);
     std::printf("%8s %16s %12s %20s\n", "block", "edit to engine", "99 %", "and to the speaker");
     for (const unsigned block : {128u, 512u}) {
         const Times times = editToSound(workspace, block);
