@@ -175,11 +175,22 @@ std::optional<Amount> amountIn(std::string_view text) {
     return Amount{*value, unit};
 }
 
+/// What anybody would ask for; beyond it figures overflow and mean nothing.
+bool within(double value, double min, double max) {
+    return value >= min && value <= max;
+}
+bool isPitch(double hz) {
+    return within(hz, 1e-3, 1e6);
+}
+bool isRatio(double ratio) {
+    return within(ratio, 1e-6, 1e6);
+}
+
 /// Hertz of a pitch, however it is written.
 std::optional<double> pitchIn(const Amount& amount) {
-    if (amount.unit == "note" || amount.unit == "hz")
-        return amount.value > 0.0 ? std::optional(amount.value) : std::nullopt;
-    if (amount.unit == "khz") return amount.value > 0.0 ? std::optional(1000.0 * amount.value) : std::nullopt;
+    const double hz = amount.unit == "khz" ? 1000.0 * amount.value : amount.value;
+    if (amount.unit == "note" || amount.unit == "hz" || amount.unit == "khz")
+        return isPitch(hz) ? std::optional(hz) : std::nullopt;
     if (amount.unit == "v" && std::abs(amount.value) <= 10.0) return toHertz({amount.value}).value;
     return std::nullopt;
 }
@@ -238,7 +249,9 @@ std::optional<Answers> ofAttenuator(std::string_view line) {
     if (const auto at = line.find(" at "); at != std::string_view::npos) {
         const auto whole = amountIn(line.substr(0, at));
         const auto part = amountIn(line.substr(at + 4));
-        if (!whole || !part || whole->unit != "v" || part->unit != "%") return std::nullopt;
+        if (!whole || !part || whole->unit != "v" || part->unit != "%" || !within(whole->value, -1e4, 1e4) ||
+            !within(part->value, -1e4, 1e4))
+            return std::nullopt;
         const double left = 0.01 * part->value * whole->value;
         add(out, say("what is left"), volts(left));
         add(out, say("in semitones at 1 V per octave"), fmt::format("{} st", trimmed(12.0 * left, 2)));
@@ -249,7 +262,9 @@ std::optional<Answers> ofAttenuator(std::string_view line) {
     if (const auto from = line.find(" from "); from != std::string_view::npos) {
         const auto wanted = amountIn(line.substr(0, from));
         const auto whole = amountIn(line.substr(from + 6));
-        if (!wanted || !whole || whole->unit != "v" || whole->value == 0.0) return std::nullopt;
+        if (!wanted || !whole || whole->unit != "v" || whole->value == 0.0 || !within(whole->value, -1e4, 1e4) ||
+            !within(wanted->value, -1e6, 1e6))
+            return std::nullopt;
         const double semitones = wanted->unit == "st"   ? wanted->value
                                  : wanted->unit == "ct" ? 0.01 * wanted->value
                                                         : NAN;
@@ -289,21 +304,21 @@ Result<std::vector<Reckoned>> reckon(std::string_view line, const ReckonContext&
             "7 st from 5 v, +4 dbu, or lengths such as 5 7 16");
     line.remove_prefix(first);
     if (auto answers = ofAttenuator(line)) return std::move(*answers);
-    if (const auto ratio = ratioIn(line)) return ofRatio(*ratio);
+    if (const auto ratio = ratioIn(line); ratio && isRatio(*ratio)) return ofRatio(*ratio);
     if (auto answers = ofDivisions(line)) return std::move(*answers);
     if (auto answers = ofLengths(wordsOf(line), context)) return std::move(*answers);
     if (const auto amount = amountIn(line)) {
         const auto& [value, unit] = *amount;
-        if (unit == "bpm" && value > 0.0) return ofTempo(value, context);
-        if (unit == "ms" && value > 0.0) return ofTime(1e-3 * value, context);
-        if ((unit == "s" || unit == "sec") && value > 0.0) return ofTime(value, context);
-        if (unit == "samples" && value > 0.0) return ofTime(value / context.rate, context);
+        if (unit == "bpm" && within(value, 1e-3, 1e5)) return ofTempo(value, context);
+        if (unit == "ms" && within(value, 1e-3, 1e9)) return ofTime(1e-3 * value, context);
+        if ((unit == "s" || unit == "sec") && within(value, 1e-6, 1e6)) return ofTime(value, context);
+        if (unit == "samples" && within(value, 0.1, 1e12)) return ofTime(value / context.rate, context);
         if (unit == "hz" || unit == "khz" || unit == "note")
             if (const auto pitch = pitchIn(*amount)) return ofHertz(*pitch, context);
-        if (unit == "v") return ofVolts(value);
-        if (unit == "st") return ofRatio(std::exp2(value / 12.0));
-        if (unit == "ct") return ofRatio(std::exp2(value / 1200.0));
-        if (unit == "dbu" || unit == "dbfs" || unit == "dbv") {
+        if (unit == "v" && within(value, -1e4, 1e4)) return ofVolts(value);
+        if (unit == "st" && within(value, -200, 200)) return ofRatio(std::exp2(value / 12.0));
+        if (unit == "ct" && within(value, -20'000, 20'000)) return ofRatio(std::exp2(value / 1200.0));
+        if ((unit == "dbu" || unit == "dbfs" || unit == "dbv") && within(value, -300, 100)) {
             const double rms = unit == "dbu"   ? std::sqrt(0.6) * toRatio({value})
                                : unit == "dbv" ? toRatio({value})
                                                : kFullScaleVolts / std::numbers::sqrt2 * toRatio({value});
@@ -312,7 +327,7 @@ Result<std::vector<Reckoned>> reckon(std::string_view line, const ReckonContext&
             addLevel(out, std::numbers::sqrt2 * rms);
             return out;
         }
-        if (unit == "db") {
+        if (unit == "db" && within(value, -300, 300)) {
             Answers out;
             add(out, say("as a factor"), fmt::format("× {}", trimmed(toRatio({value}), 4)));
             add(out, say("of a voltage"), fmt::format("{} %", trimmed(100.0 * toRatio({value}), 2)));

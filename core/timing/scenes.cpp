@@ -163,8 +163,8 @@ std::optional<Scene> headIn(std::string_view line) {
     scene.bars = static_cast<int>(std::min(*bars, 1e6));
     if (behind.empty()) return scene;
     const auto times = behind.front() == 'x' ? parseNumber(behind.substr(1)) : std::nullopt;
-    if (!times) return std::nullopt;
-    scene.repeats = static_cast<int>(std::min(*times, 1e6));
+    if (!times || !(*times >= 0.0 && *times <= 1e6)) return std::nullopt;
+    scene.repeats = static_cast<int>(*times);
     return scene;
 }
 

@@ -463,8 +463,9 @@ class ScenesTest : public QObject {
     }
 
     void whatCannotBeReckonedIsSaid() {
-        for (const char* line : {"", "   ", "wobble", "0 bpm", "-3 ms", "nan hz", "1e999 hz", "3/0", "5", "5 0",
-                                 "7 st from 0 v", "d4 / x", "h3"}) {
+        for (const char* line :
+             {"", "   ", "wobble", "0 bpm", "-3 ms", "nan hz", "1e999 hz", "3/0", "5", "5 0", "7 st from 0 v", "d4 / x",
+              "h3", "99999 st", "1e300 hz", "1e-300 s", "1e300 v", "1e300/1", "9999 db"}) {
             const auto made = reckon(line);
             QVERIFY2(!made, line);
             QVERIFY(made.error().reason.find("112 bpm") != std::string::npos);
