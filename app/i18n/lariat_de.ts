@@ -862,6 +862,10 @@
         <source>{} : {} · {:.2f} Hz · {:.1f} ms · {:.1f} BPM</source>
         <translation>{} : {} · {:.2f} Hz · {:.1f} ms · {:.1f} BPM</translation>
     </message>
+    <message>
+        <source>one note slurred into the next</source>
+        <translation>eine Note an die nächste gebunden</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -3566,6 +3570,10 @@
     <message>
         <source>not reset: %1</source>
         <translation>nicht zurückgesetzt: %1</translation>
+    </message>
+    <message>
+        <source>not played: %1 is off</source>
+        <translation>nicht gespielt: %1 ist aus</translation>
     </message>
 </context>
 <context>

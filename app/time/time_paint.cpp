@@ -240,6 +240,9 @@ QString TimeChart::lineDescription(const TimeRow& row) const {
             for (const Cable& cable : patch.cables)
                 if (cable.from == JackRef{row.line.post, jack}) led << q(patch.post(cable.to.post)->name);
     led.removeDuplicates();
+    const Post* post = patch.post(row.line.post);
+    const KnobInfo* play = post ? session_.document.library().part(*post)->knobFor("quantizer", "play") : nullptr;
+    if (play && knobValue(*post, *play) < 0.5) return tr("not played: %1 is off").arg(q(play->name));
     return led.isEmpty() ? tr("leads nowhere yet") : tr("to %1").arg(led.join(QStringLiteral(", ")));
 }
 

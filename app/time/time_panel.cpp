@@ -104,6 +104,10 @@ void TimePanel::buildLine() {
     triplets_->setFont(textFont(13));
     triplets_->setToolTip(tr("Three steps in the time of two"));
     grid->addWidget(triplets_, 5, 2);
+    for (int place = 0; place < grid->count(); ++place)
+        if (QWidget* one = grid->itemAt(place)->widget(); grid->itemAtPosition(0, 0)->widget() != one && one != name_ &&
+                                                          grid->itemAtPosition(0, 2)->widget() != one && one != length_)
+            ofLines_ << one;
     column_->addWidget(linePart_);
 
     const auto stride = [this](const QString& what, auto set) {
@@ -203,6 +207,9 @@ void TimePanel::buildSteps() {
 
     for (int place = 0; place < grid->count(); ++place)
         if (QWidget* one = grid->itemAt(place)->widget(); one != accent_) ofTracks_ << one;
+    for (int place = 0; place < grid->count(); ++place)
+        if (QWidget* one = grid->itemAt(place)->widget(); one != note_ && grid->itemAtPosition(0, 0)->widget() != one)
+            ofNotes_ << one;
 
     const auto steps = [this](const QString& what, auto set) {
         if (!showing_) editor_.changeSteps(what, set);
@@ -360,6 +367,13 @@ void TimePanel::refreshSteps() {
                        : steps.size() == 1 ? tr("Step %1").arg(*steps.begin() + 1)
                                            : tr("%1 steps").arg(steps.size()));
     for (QWidget* one : ofTracks_) one->setVisible(track != nullptr);
+    const Post* post = session_.document.patch().post(editor_.line().post);
+    const bool slots_ = post && session_.document.library().part(*post)->has("quantizer");
+    if (slots_)
+        for (QWidget* one : ofNotes_) one->setVisible(false);
+    else
+        accent_->setVisible(true);
+    for (QWidget* one : ofLines_) one->setVisible(!slots_);
     const auto first = static_cast<std::size_t>(steps.empty() ? 0 : *steps.begin());
     if (track && first < track->steps.size()) {
         const Step& step = track->steps[first];

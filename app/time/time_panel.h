@@ -73,6 +73,8 @@ class TimePanel : public QScrollArea {
     QWidget* stepPart_;
     QLabel* stepHead_;
     QList<QWidget*> ofTracks_; ///< what only the steps of a track have
+    QList<QWidget*> ofLines_;  ///< what a quantizer's slots have not: they go forward, a step a clock
+    QList<QWidget*> ofNotes_;  ///< what their steps have not: they are notes, rests and ties
     QLineEdit* note_;
     QSpinBox* gate_;
     QSpinBox* velocity_;

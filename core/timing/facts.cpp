@@ -68,7 +68,11 @@ void addFacts(ContourResponse& contour, const Patch& patch, const Library& libra
         contour.facts.push_back({Fact::Kind::Tail, say("every tail ends before the next note"), false, {}});
     }
     if (const int count = slurred(contour, patch); count > 0)
-        contour.facts.push_back({Fact::Kind::Slurred, say("{} notes slurred into the next", count), false, {}});
+        contour.facts.push_back(
+            {Fact::Kind::Slurred,
+             count == 1 ? say("one note slurred into the next") : say("{} notes slurred into the next", count),
+             false,
+             {}});
     const PartInfo& part = *library.part(*patch.post(contour.post));
     const JackInfo* stage = part.jackFor("contour", "sustain-gate");
     const bool used = stage && std::ranges::count(patch.cables, JackRef{contour.post, stage->id}, &Cable::from) > 0;
