@@ -4,6 +4,7 @@
 #include "look/fonts.h"
 #include "look/text.h"
 #include "shell/theme.h"
+#include "time/faint.h"
 
 #include <QHelpEvent>
 #include <QMouseEvent>
@@ -21,11 +22,6 @@ constexpr qreal kScene = 28;
 constexpr qreal kHandRow = 20;
 constexpr qreal kTop = 4;
 constexpr int kFrameMilliseconds = 50;
-
-QColor faint(QColor colour, int alpha) {
-    colour.setAlpha(alpha);
-    return colour;
-}
 
 } // namespace
 
