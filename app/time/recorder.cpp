@@ -67,7 +67,7 @@ void Recorder::start() {
         });
         if (count() == 0) return;
     }
-    told_ = static_cast<std::size_t>(sequencer->lines.size() > 1 ? (line_.lane ? 4 : 0) + line_.index : 0);
+    told_ = toldAt(*sequencer, line_);
     began_.clear();
     offsets_.clear();
     held_.clear();

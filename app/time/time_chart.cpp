@@ -329,8 +329,8 @@ int TimeChart::playing(const LineRef& line) const {
     const auto found = told_.find(line.post);
     if (found == told_.end()) return -1;
     const auto sequencer = sequencerOf(session_.document.patch(), session_.document.library(), line.post);
-    const bool many = sequencer && sequencer->lines.size() > 1;
-    const auto at = static_cast<std::size_t>(many ? (line.lane ? 4 : 0) + line.index : 0);
+    if (!sequencer) return -1;
+    const std::size_t at = toldAt(*sequencer, line);
     return at < found->second.size() ? found->second[at] : -1;
 }
 

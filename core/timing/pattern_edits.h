@@ -54,6 +54,11 @@ std::string lineText(const Pattern& pattern, const LineRef& line, int variation)
 Result<Pattern> withLine(Pattern pattern, const LineRef& line, int variation, std::string_view words);
 /// The stride of a line; nullptr if it is not written.
 const Stride* strideOf(const Pattern& pattern, const LineRef& line, int variation);
+/// Where a sequencer tells of the step that a line plays (Block::tell): one of lines tells of its four tracks, then of
+/// its lanes, whatever of them the panel shows; every other of its one line.
+inline std::size_t toldAt(const Sequencer& sequencer, const LineRef& line) {
+    return sequencer.plays ? static_cast<std::size_t>((line.lane ? 4 : 0) + line.index) : 0;
+}
 /// How many steps it has; 0 if it is not written.
 int stepsOf(const Pattern& pattern, const LineRef& line, int variation);
 

@@ -3,6 +3,7 @@
 #include "blocks/parts/gate.h"
 #include "engine/envelope_shape.h"
 #include "timing/facts.h"
+#include "timing/pattern_edits.h"
 
 #include <algorithm>
 #include <array>
@@ -283,9 +284,7 @@ class ResponseRun {
 
     [[nodiscard]] int stepOf(const std::optional<LineRef>& line, const Told& told) const {
         if (!line) return -1;
-        // A sequencer of lines tells of all tracks, then of all lanes; every other of its one line.
-        const bool many = sequencer_.lines.size() > 1 || sequencer_.lanes + sequencer_.tracks > 1;
-        return told[many ? static_cast<std::size_t>((line->lane ? 4 : 0) + line->index) : 0];
+        return told[toldAt(sequencer_, *line)];
     }
 
     /// Seconds of the run as clock pulses since its start; beyond the last pulse the clock is taken to go on.

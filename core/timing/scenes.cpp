@@ -50,12 +50,13 @@ Result<Found> takeKnob(std::string_view& text, const Patch& patch, const Library
     const std::string_view whole = text;
     const Post* post = nullptr;
     std::size_t longest = 0;
-    for (const Post& one : patch.posts)
-        for (const std::string& name : {one.name, one.id}) {
+    // Of two that fit as long, the id is meant: it is what is written where a name says too little.
+    for (const auto word : {&Post::id, &Post::name})
+        for (const Post& one : patch.posts) {
             std::string_view rest = whole;
-            if (name.size() > longest && takeWord(rest, name)) {
+            if ((one.*word).size() > longest && takeWord(rest, one.*word)) {
                 post = &one;
-                longest = name.size();
+                longest = (one.*word).size();
                 text = rest;
             }
         }
@@ -223,8 +224,11 @@ namespace {
 std::string knobName(const std::string& post, const std::string& knob, const Patch& patch, const Library& library) {
     const Post* found = patch.post(post);
     const KnobInfo* info = found ? library.part(*found)->knob(knob) : nullptr;
-    // Two posts of one name are told apart by their ids.
-    const bool alone = found && std::ranges::count(patch.posts, found->name, &Post::name) == 1;
+    // Two posts of one name, or one called as another one's id, are told apart by their ids.
+    const auto takenFor = [&](const Post& other) {
+        return &other != found && (lower(other.name) == lower(found->name) || other.id == lower(found->name));
+    };
+    const bool alone = found && std::ranges::none_of(patch.posts, takenFor);
     return (alone ? found->name : post) + " " + (info ? lower(info->name) : knob);
 }
 

@@ -114,6 +114,25 @@ class ScenesTest : public QObject {
         QVERIFY(file->scenes == made.scenes);
     }
 
+    /// Two posts of one name, and one that is called as another one's id: what is written means the same when it is
+    /// read.
+    void postsOfOneNameAreToldApart() {
+        for (const auto& [nameOfA, nameOfB] :
+             {std::pair{"Twin", "Twin"}, {"b", "Other"}, {"Out", "a"}, {"TWIN", "twin"}}) {
+            Patch patch = song();
+            std::ranges::find(patch.posts, "a", &Post::id)->name = nameOfA;
+            std::ranges::find(patch.posts, "b", &Post::id)->name = nameOfB;
+            patch.scenes = {Scene{.name = "S"}};
+            patch.scenes[0].setting["a"]["offset"] = 1.0;
+            patch.scenes[0].setting["b"]["offset"] = -2.0;
+            patch.scenes[0].moves = {{.post = "b", .knob = "offset", .from = -2.0, .to = 3.0}};
+            const std::string words = writeScenes(patch.scenes, patch, library());
+            const auto again = readScenes(words, patch, library());
+            QVERIFY2(again.has_value(), words.c_str());
+            QVERIFY2(*again == patch.scenes, words.c_str());
+        }
+    }
+
     void whatIsNoSceneIsSaid() {
         QVERIFY(whyNot("a offset 1 V").find("line 1: the first line should begin a scene") != std::string::npos);
         QVERIFY(whyNot("One: 4 bars\n  b flat 3").find("line 2") != std::string::npos);

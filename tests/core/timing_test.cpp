@@ -294,6 +294,23 @@ class TimingTest : public QObject {
         QCOMPARE(tooMuchFor(*sequencer, pattern), std::string("5 lanes are written, this module has 4"));
     }
 
+    /// What a sequencer tells stands where it stands whatever the panel shows.
+    void stepsAreToldWhereTheBlockTellsThem() {
+        const auto tracks = sequencerOf(lamp(), workspace().library, "tracks");
+        QCOMPARE(toldAt(*tracks, {"tracks", false, 1}), std::size_t{1});
+        QCOMPARE(toldAt(*tracks, {"tracks", true, 2}), std::size_t{6});
+        PatchMaker maker("tower-case");
+        maker.post("rain", "rain", "pattern").post("steps", "ratline", "steps");
+        const Patch others = maker.make();
+        QCOMPARE(toldAt(*sequencerOf(others, workspace().library, "rain"), {"rain", true, 0}), std::size_t{0});
+        QCOMPARE(toldAt(*sequencerOf(others, workspace().library, "steps"), {"steps", false, 0}), std::size_t{0});
+        // A panel that shows one lane only: its steps are still behind those of four tracks.
+        Sequencer oneLane = *tracks;
+        std::erase_if(oneLane.lines, [](const SequencerLine& line) { return line.at.index > 0 || !line.at.lane; });
+        QCOMPARE(oneLane.lines.size(), std::size_t{1});
+        QCOMPARE(toldAt(oneLane, oneLane.lines[0].at), std::size_t{4});
+    }
+
     void aCycleIsTheLeastThatAllLinesDivide() {
         Pattern pattern{"p", {{"a", Steps(5)}, {"b", Steps(7)}}, {{"c", Hits(4), Stride{.division = 2}}}};
         QCOMPARE(cycleOf(pattern, 0), 280L);
