@@ -1626,10 +1626,6 @@
         <translation>ersetzt</translation>
     </message>
     <message>
-        <source>How far what is played is moved to its step</source>
-        <translation>Wie weit das Gespielte auf seinen Schritt rückt</translation>
-    </message>
-    <message>
         <source>quantize </source>
         <translation>gerade rücken </translation>
     </message>
@@ -1652,6 +1648,10 @@
     <message>
         <source>Recording</source>
         <translation>Nimmt auf</translation>
+    </message>
+    <message>
+        <source>How far what is played is moved to its step; hits of a lane always stand on theirs</source>
+        <translation>Wie weit das Gespielte auf seinen Schritt rückt; Schläge einer Schlagspur stehen immer auf ihrem</translation>
     </message>
 </context>
 <context>

@@ -32,7 +32,8 @@ EntryBar::EntryBar(StepEntry& entry, Recorder& recorder, QWidget* parent)
     record_->setMinimumWidth(QFontMetrics(record_->font()).horizontalAdvance(tr("Count-in %1").arg(8)) + 28);
     how_ = add(new QComboBox, "record-how", tr("Whether what is there stays, or gives way where nothing is played"));
     how_->addItems({tr("adds"), tr("replaces")});
-    quantize_ = add(new QSpinBox, "record-quantize", tr("How far what is played is moved to its step"));
+    quantize_ = add(new QSpinBox, "record-quantize",
+                    tr("How far what is played is moved to its step; hits of a lane always stand on theirs"));
     quantize_->setRange(0, 100);
     quantize_->setSingleStep(10);
     quantize_->setPrefix(tr("quantize "));
