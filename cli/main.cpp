@@ -38,16 +38,18 @@ int main(int argc, char** argv) {
                "  lariat-cli midi tune.mid --patch data/demo/first-voice.json --post keys --out played.json\n"
                "  lariat-cli blocks midi-to-cv --tables\n"
                "  lariat-cli bench\n"
-               "Exit codes: 0 done, 1 findings of the kind mistake (check), 2 wrong input, 3 wrong use.");
+               "Exit codes: 0 done, 1 findings of the kind mistake (check) or something is different (diff), 2 wrong "
+               "input, 3 wrong use.");
     lariat::cli::Context context;
     app.add_flag("--json", context.json, "Answer in JSON")->configurable(false);
     app.add_option("--data", context.data, "Data folder with modules/ and cases/");
     app.set_version_flag("--version", "lariat-cli 0.1.0");
     app.fallthrough();
-    for (auto* add : {lariat::cli::addBlocks, lariat::cli::addModules, lariat::cli::addCheck, lariat::cli::addRender,
-                      lariat::cli::addMeasure, lariat::cli::addTie, lariat::cli::addSheet, lariat::cli::addBench,
-                      lariat::cli::addMidi, lariat::cli::addBuild, lariat::cli::addPattern, lariat::cli::addResponses,
-                      lariat::cli::addClocks, lariat::cli::addReckon, lariat::cli::addScenes})
+    for (auto* add :
+         {lariat::cli::addBlocks, lariat::cli::addModules, lariat::cli::addCheck, lariat::cli::addRender,
+          lariat::cli::addMeasure, lariat::cli::addTie, lariat::cli::addSheet, lariat::cli::addBench,
+          lariat::cli::addMidi, lariat::cli::addBuild, lariat::cli::addDiff, lariat::cli::addPattern,
+          lariat::cli::addResponses, lariat::cli::addClocks, lariat::cli::addReckon, lariat::cli::addScenes})
         add(app, context);
     try {
         app.parse(argc, argv);

@@ -1,4 +1,5 @@
 // check, tie and sheet: what one does with a patch file.
+#include "building/differences.h"
 #include "building/sentences.h"
 #include "cli/commands.h"
 #include "findings/finding.h"
@@ -126,6 +127,31 @@ void addTie(CLI::App& app, Context& context) {
         for (const std::string& taken : said.taken) fmt::print("took {}\n", taken);
         for (const JackRef& input : said.tied) fmt::print("tied {}\n", line(input));
         if (said.others > 0) fmt::print("{} knobs, names and notes\n", said.others);
+    });
+}
+
+void addDiff(CLI::App& app, Context& context) {
+    struct Options {
+        std::filesystem::path before;
+        std::filesystem::path after;
+    };
+    auto options = std::make_shared<Options>();
+    auto* command = app.add_subcommand("diff", "Say what is different in the second of two patches");
+    giveExamples(*command, "  lariat-cli diff data/demo/lamp.json data/demo/engine-room.json");
+    command->add_option("before", options->before, "Patch file")->required();
+    command->add_option("after", options->after, "Patch file")->required();
+    command->callback([options, &context] {
+        const Workspace workspace = context.workspace();
+        const Patch before = need(openPatch(options->before, workspace.library));
+        const Patch after = need(openPatch(options->after, workspace.library));
+        Json all = Json::array();
+        for (const Sentence& one : differences(before, after, workspace.library)) {
+            all.push_back(one.str());
+            if (!context.json) fmt::print("{}\n", one.str());
+        }
+        if (context.json) std::cout << dump(all);
+        if (!context.json && all.empty()) fmt::print("nothing is different\n");
+        context.exitCode = all.empty() ? 0 : 1;
     });
 }
 

@@ -1,12 +1,11 @@
 // render and measure: sound and figures.
 #include "cli/commands.h"
 #include "engine/automation.h"
-#include "engine/render.h"
 #include "library/check.h"
 #include "measure/measure.h"
 #include "measure/pitch_track.h"
 #include "model/audio_file.h"
-#include "timing/stems.h"
+#include "timing/to_files.h"
 #include "units/level.h"
 #include "units/pitch.h"
 
@@ -58,6 +57,7 @@ void addRender(CLI::App& app, Context& context) {
         double seconds = 8.0;
         double rate = 48000.0;
         double engineRate = 96000.0;
+        int bits = 32;
         long long seed = -1;
         bool realCase = false;
         bool scenes = false;
@@ -71,7 +71,7 @@ void addRender(CLI::App& app, Context& context) {
                            "  lariat-cli render data/demo/bell-buoy.json --out bell.wav --real-case --seconds 20\n"
                            "  lariat-cli render data/demo/night-watch.json --out night.wav --scenes --stems stems");
     command->add_option("patch", options->file, "Patch file")->required();
-    command->add_option("--out", options->out, "WAV file for the mix, ±1 is 0 dBFS")->check(notEmpty);
+    command->add_option("--out", options->out, "WAV or FLAC file for the mix, ±1 is 0 dBFS")->check(notEmpty);
     command->add_option("--probe", options->probes,
                         "post.jack=file.wav, an output or an input, recorded in volts at the engine's rate");
     auto* length = command->add_option("--seconds", options->seconds, "Length");
@@ -79,6 +79,10 @@ void addRender(CLI::App& app, Context& context) {
     command->add_option("--rate", options->rate, "Rate of the mix in Hz")
         ->check(CLI::Range(8000.0, 192000.0))
         ->capture_default_str();
+    auto* bits = command->add_option("--bits", options->bits,
+                                     "Bits a sample: 16 and 24 with dither, 32 in floating point; "
+                                     "default: 32, for FLAC 24");
+    bits->check(CLI::IsMember({16, 24, 32}));
     command->add_option("--engine-rate", options->engineRate, "Rate of the simulation in Hz")
         ->check(CLI::IsMember({48000.0, 96000.0, 192000.0}))
         ->capture_default_str();
@@ -86,13 +90,13 @@ void addRender(CLI::App& app, Context& context) {
         ->check(CLI::Range(0LL, 0x7fffffffLL));
     command->add_flag("--scenes", options->scenes, "Knobs follow the scenes; without --seconds the whole song");
     command->add_option("--stems", options->stems,
-                        "A folder for one WAV file of each voice, as it leaves for what all share");
+                        "A folder for one file of each voice, as it leaves for what all share");
     command->add_flag("--real-case", options->realCase, "With what the metal adds: sag, noise, thresholds, drift");
     command->add_option("--until-row", options->untilRow, "The patch as it was after so many rows")
         ->check(CLI::NonNegativeNumber);
     command->add_option("--silence", options->silenced, "Rows that stay plugged and bring nothing, as in 3,4")
         ->delimiter(',');
-    command->callback([options, length, &context] {
+    command->callback([options, length, bits, &context] {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
         RenderOptions render;
@@ -110,56 +114,37 @@ void addRender(CLI::App& app, Context& context) {
         if (options->untilRow > 0 && options->untilRow < static_cast<int>(patch.cables.size()))
             patch.cables.resize(static_cast<std::size_t>(options->untilRow));
         if (options->seed >= 0) patch.seed = static_cast<std::uint32_t>(options->seed);
-        std::vector<ProbeRequest> requests;
         render.seconds = options->seconds;
-        render.fileRate = options->rate;
         render.engineRate = options->engineRate;
         render.realCase = options->realCase;
         render.scenes = options->scenes;
+        FilesWanted wanted{options->out, options->stems, {options->rate, 2, options->bits}, {}};
+        if (bits->count() == 0 && options->out.extension() == ".flac") wanted.format.bits = 24;
         for (const std::string& text : options->probes) {
-            requests.push_back(readProbe(text));
-            render.probes.push_back(requests.back().jack);
+            const ProbeRequest request = readProbe(text);
+            render.probes.push_back(request.jack);
+            wanted.probes.push_back(request.file);
         }
         const auto start = std::chrono::steady_clock::now();
-        const Rendering made = need(lariat::render(patch, workspace.library, render));
+        const FilesMade made = need(renderToFiles(patch, workspace.library, render, wanted));
         const double took = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
-        if (!options->out.empty()) need(writeWav(options->out, made.mix, 2, made.fileRate));
-        for (const ProbeRequest& request : requests)
-            need(writeWav(request.file, made.probes.at(request.jack), 1, made.engineRate));
-        Json stems = Json::array();
-        if (!options->stems.empty()) {
-            std::error_code error;
-            std::filesystem::create_directories(options->stems, error);
-            if (error) throw Failed{Error{options->stems.string(), {}, "cannot be made: " + error.message()}};
-            for (const Stem& stem : stemsOf(patch, workspace.library)) {
-                RenderOptions alone = render;
-                alone.probes.clear();
-                alone.silenced.insert(alone.silenced.end(), stem.silenced.begin(), stem.silenced.end());
-                const Rendering voice = need(lariat::render(patch, workspace.library, alone));
-                const std::filesystem::path file = options->stems / stemFile(patch.title, stem.voice);
-                need(writeWav(file, voice.mix, 2, voice.fileRate));
-                stems.push_back(file.string());
-            }
-        }
-        const LevelReading left = measureLevel(made.left);
-        const LevelReading right = measureLevel(made.right);
         const double times = options->seconds / took;
         if (context.json) {
-            Json out = levelJson(left);
-            out["right"] = levelJson(right);
+            Json out = levelJson(made.left);
+            out["right"] = levelJson(made.right);
             out["seconds"] = options->seconds;
             out["times-real-time"] = times;
             out["faults"] = made.faults;
-            if (!stems.empty()) out["stems"] = stems;
-            for (const ProbeRequest& request : requests)
-                out["probes"][request.jack.text()] = levelJson(measureLevel(made.probes.at(request.jack)));
+            for (const std::filesystem::path& stem : made.stems) out["stems"].push_back(stem.string());
+            for (std::size_t p = 0; p < render.probes.size(); ++p)
+                out["probes"][render.probes[p].text()] = levelJson(made.probes[p]);
             std::cout << dump(out);
         } else {
             fmt::print("{:g} s at {:.0f} times real time\n  left   {}\n  right  {}\n", options->seconds, times,
-                       levelText(left), levelText(right));
-            for (const Json& stem : stems) fmt::print("  {}\n", stem.get<std::string>());
-            for (const ProbeRequest& request : requests)
-                fmt::print("  {}  {}\n", request.jack.text(), levelText(measureLevel(made.probes.at(request.jack))));
+                       levelText(made.left), levelText(made.right));
+            for (const std::filesystem::path& stem : made.stems) fmt::print("  {}\n", stem.string());
+            for (std::size_t p = 0; p < render.probes.size(); ++p)
+                fmt::print("  {}  {}\n", render.probes[p].text(), levelText(made.probes[p]));
         }
         if (made.faults > 0)
             std::cerr << fmt::format("lariat-cli: {} made something that is not a number and was silenced\n",

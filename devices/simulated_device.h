@@ -1,4 +1,4 @@
-// The simulated interface: asks for sound in real time as a card would, and can record what it gets.
+// The simulated interface: asks for sound in real time as a card would.
 #pragma once
 
 #include "devices/audio_device.h"
@@ -6,7 +6,6 @@
 #include <atomic>
 #include <condition_variable>
 #include <cstdint>
-#include <filesystem>
 #include <mutex>
 #include <thread>
 #include <vector>
@@ -24,11 +23,6 @@ class SimulatedDevice final : public AudioDevice {
     [[nodiscard]] unsigned dropouts() const override { return dropouts_; }
     [[nodiscard]] bool alive() const override { return alive_; }
 
-    /// Writes everything that is played from now on into a float WAV file, until recordStop or stop.
-    Result<void> recordTo(const std::filesystem::path& file);
-    void recordStop();
-    /// True once the disk has taken no more of it.
-    [[nodiscard]] bool recordFailed();
     /// What comes in, again and again: interleaved stereo at the device's rate. Call before start; empty: nothing does.
     void playIn(std::vector<float> interleaved) { coming_ = std::move(interleaved); }
     /// Behaves as if the cable to the interface had been pulled.
@@ -36,16 +30,14 @@ class SimulatedDevice final : public AudioDevice {
 
   private:
     void work();
-    class Recorder;
 
     AudioSettings settings_;
     AudioCallback callback_;
     std::vector<float> coming_;
     std::thread thread_;
-    std::mutex mutex_; ///< guards stopping_ and recorder_; never held while the callback runs
+    std::mutex mutex_; ///< guards stopping_; never held while the callback runs
     std::condition_variable wake_;
     bool stopping_ = false;
-    std::shared_ptr<Recorder> recorder_;
     std::atomic<unsigned> dropouts_{0};
     std::atomic<bool> alive_{true};
 };

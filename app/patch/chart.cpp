@@ -2,6 +2,7 @@
 
 #include "library/tie.h"
 #include "look/text.h"
+#include "widgets/frames.h"
 
 #include <QAccessible>
 #include <QHelpEvent>
@@ -12,11 +13,7 @@
 #include <cmath>
 
 namespace lariat {
-namespace {
-
-constexpr int kFrameMilliseconds = 16;
-
-} // namespace
+namespace {} // namespace
 
 Chart::Chart(const Session& session, QWidget* parent)
     : QAbstractScrollArea(parent), document_(session.document), sound_(session.sound), checker_(session.checker),
@@ -39,7 +36,7 @@ Chart::Chart(const Session& session, QWidget* parent)
     connect(&frames_, &QTimer::timeout, this, [this] {
         if (isVisible() && !readings_.held()) viewport()->update(liveRegion());
     });
-    frames_.start(kFrameMilliseconds);
+    frames_.start(kScreenFrame);
     empty_ = new EmptyChart(viewport());
     relayout();
 }

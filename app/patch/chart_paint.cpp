@@ -18,7 +18,7 @@ namespace {
 
 constexpr qreal kWideEnough = 150; ///< pixels in which a trace can be read
 constexpr qreal kAsideWidth = 280; ///< of a trace that stands beside its cable
-constexpr qreal kNarrowest = 90;
+constexpr qreal kRoomForTrace = 90;
 constexpr qreal kLeader = 24; ///< from a post past its word to the trace
 
 } // namespace
@@ -91,7 +91,7 @@ void Chart::placeTraces() {
         const qreal left = first - ChartLayout::kGutter;
         const qreal right = end - last;
         const qreal width = std::min(std::max(left, right), kAsideWidth);
-        if (width < std::max(kNarrowest, std::abs(row.toX - row.fromX))) continue;
+        if (width < std::max(kRoomForTrace, std::abs(row.toX - row.fromX))) continue;
         aside_[row.cable] = QRectF(right >= left ? last : first - width, row.top + 3, width, row.height - 6);
     }
 }

@@ -1,9 +1,12 @@
 #include "patch/settings_page.h"
 
+#include "building/differences.h"
 #include "building/morph.h"
 #include "look/fonts.h"
 #include "look/text.h"
 
+#include <QFileDialog>
+#include <QFileInfo>
 #include <QHBoxLayout>
 #include <QScrollArea>
 #include <QVBoxLayout>
@@ -20,8 +23,10 @@ SettingsPage::SettingsPage(const Session& session, QWidget* parent) : QWidget(pa
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(14, 12, 12, 16);
     layout->setSpacing(8);
-    auto* about = new QLabel(tr("Put aside where all knobs stand as A and as B, then go from one to the other. Locked "
-                                "knobs stay."));
+    auto* about =
+        new QLabel(tr("Put aside how the patch is as A and as B, see what is different, and go from one to the "
+                      "other. Locked knobs stay. The file keeps the knobs of both; cables and steps are "
+                      "kept while it is open."));
     about->setWordWrap(true);
     about->setFont(textFont(13));
     layout->addWidget(about);
@@ -34,8 +39,14 @@ SettingsPage::SettingsPage(const Session& session, QWidget* parent) : QWidget(pa
         recall_[i]->setObjectName(QStringLiteral("go-") + q(name));
         connect(keeper, &QPushButton::clicked, this, [this, name] { keep(name); });
         connect(recall_[i], &QPushButton::clicked, this, [this, name] { recall(name); });
+        recallAll_[i] = new QPushButton(tr("… and all"));
+        recallAll_[i]->setObjectName(QStringLiteral("go-all-") + q(name));
+        recallAll_[i]->setAccessibleName(tr("Go to %1 with cables and steps").arg(q(name)));
+        recallAll_[i]->setToolTip(tr("Cables and steps as well"));
+        connect(recallAll_[i], &QPushButton::clicked, this, [this, name] { recallAll(name); });
         line->addWidget(keeper);
         line->addWidget(recall_[i]);
+        line->addWidget(recallAll_[i]);
         layout->addLayout(line);
     }
     auto* across = new QHBoxLayout;
@@ -51,6 +62,15 @@ SettingsPage::SettingsPage(const Session& session, QWidget* parent) : QWidget(pa
     across->addWidget(new QLabel(QStringLiteral("B")));
     across->addWidget(place_);
     layout->addLayout(across);
+    auto* compare = new QPushButton(tr("Compare with a file…"));
+    compare->setObjectName(QStringLiteral("compare-file"));
+    connect(compare, &QPushButton::clicked, this, [this] {
+        const QString file =
+            QFileDialog::getOpenFileName(window(), tr("Compare with"), QFileInfo(session_.document.file()).path(),
+                                         tr("Patches (*.lariat *.patch.json *.json)"));
+        if (!file.isEmpty()) compareWith(file);
+    });
+    layout->addWidget(compare);
     differences_ = new QLabel;
     differences_->setWordWrap(true);
     differences_->setAlignment(Qt::AlignTop);
@@ -64,6 +84,8 @@ SettingsPage::SettingsPage(const Session& session, QWidget* parent) : QWidget(pa
     connect(slider_, &QSlider::valueChanged, this, &SettingsPage::stand);
     connect(slider_, &QSlider::sliderReleased, this, [this] { session_.document.endTurning(); });
     connect(&session_.document, &Document::replaced, this, [this] {
+        kept_.clear();
+        otherFile_.clear();
         const QSignalBlocker quiet(slider_);
         slider_->setValue(0);
     });
@@ -87,7 +109,45 @@ const Setting* SettingsPage::setting(const std::string& name) const {
 void SettingsPage::keep(const std::string& name) {
     session_.document.apply({KeepSetting{name, settingOf(session_.document.patch(), session_.document.library())}},
                             tr("keep the knobs as %1").arg(q(name)));
-    Q_EMIT message(tr("%1 is where the knobs stand now.").arg(q(name)), false);
+    kept_[name] = session_.document.patch();
+    otherFile_.clear();
+    refresh();
+    Q_EMIT message(tr("%1 is how the patch is now.").arg(q(name)), false);
+}
+
+/// A and B themselves are not among what comes back.
+void SettingsPage::recallAll(const std::string& name) {
+    const auto kept = kept_.find(name);
+    if (kept == kept_.end()) return;
+    Patch patch = kept->second;
+    patch.settings = session_.document.patch().settings;
+    patch.settingExtras = session_.document.patch().settingExtras;
+    if (!(patch == session_.document.patch()))
+        session_.document.become(std::move(patch), tr("go to %1 with cables and steps").arg(q(name)));
+    const QSignalBlocker quiet(slider_);
+    slider_->setValue(name == kNames[0] ? 0 : 100);
+    refresh();
+}
+
+void SettingsPage::compareWith(const QString& file) {
+    auto other = openPatch(file.toStdString(), session_.document.library());
+    if (!other) {
+        Q_EMIT message(q(other.error().text()), true);
+        return;
+    }
+    other_ = std::move(*other);
+    otherFile_ = file;
+    refresh();
+}
+
+/// What changes from one to the other.
+void SettingsPage::list(const QString& head, const Patch& before, const Patch& after) {
+    QStringList lines;
+    for (const Sentence& one : differences(before, after, session_.document.library())) lines << said(one);
+    if (lines.size() > kMostListed)
+        lines = lines.mid(0, kMostListed) << tr("… and %1 more").arg(lines.size() - kMostListed);
+    differences_->setText(head + QLatin1Char('\n') +
+                          (lines.isEmpty() ? tr("Nothing is different.") : lines.join(QLatin1Char('\n'))));
 }
 
 void SettingsPage::recall(const std::string& name) {
@@ -119,28 +179,27 @@ void SettingsPage::refresh() {
     recall_[1]->setEnabled(b != nullptr);
     slider_->setEnabled(a && b);
     place_->setText(a && b ? tr("%1 %").arg(slider_->value()) : QString());
+    for (std::size_t i = 0; i < 2; ++i) recallAll_[i]->setEnabled(kept_.contains(kNames[i]));
+    const Patch& now = session_.document.patch();
+    if (!otherFile_.isEmpty()) {
+        list(tr("From %1 to this patch:").arg(QFileInfo(otherFile_).fileName()), other_, now);
+        return;
+    }
     if (!a || !b) {
-        differences_->setText(a || b ? tr("Now turn what is to be different, and keep it as the other one.")
+        differences_->setText(a || b ? tr("Now change what is to be different, and keep it as the other one.")
                                      : QString());
         return;
     }
-    QStringList lines;
-    for (const Post& post : session_.document.patch().posts)
-        for (const KnobInfo& knob : session_.document.library().part(post)->knobs) {
-            const auto in = [&](const Setting& one) {
-                const auto knobs = one.find(post.id);
-                const auto value =
-                    knobs == one.end() ? decltype(knobs->second.find(knob.id)){} : knobs->second.find(knob.id);
-                return knobs == one.end() || value == knobs->second.end() ? knobValue(post, knob) : value->second;
-            };
-            if (in(*a) != in(*b))
-                lines << tr("%1 %2: %3 → %4")
-                             .arg(q(post.name), q(knob.name), q(knob.scale.text(in(*a))), q(knob.scale.text(in(*b))));
-        }
-    if (lines.isEmpty()) lines << tr("A and B are the same.");
-    if (lines.size() > kMostListed)
-        lines = lines.mid(0, kMostListed) << tr("… and %1 more").arg(lines.size() - kMostListed);
-    differences_->setText(lines.join(QLatin1Char('\n')));
+    // What is kept whole is compared whole; of the other only the knobs are known.
+    const auto state = [&](const char* name, const Setting& setting) {
+        const auto kept = kept_.find(name);
+        if (kept != kept_.end()) return kept->second;
+        Patch made = now;
+        const Edits edits = morph(now, session_.document.library(), setting, setting, 0.0);
+        if (auto turned = applyEdits(now, edits)) made = std::move(*turned);
+        return made;
+    };
+    list(tr("From A to B:"), state(kNames[0], *a), state(kNames[1], *b));
 }
 
 } // namespace lariat

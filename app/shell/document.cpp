@@ -132,7 +132,14 @@ void Document::startNew(const std::string& caseId) {
 }
 
 bool Document::apply(const std::vector<Edit>& edits, const QString& name) {
-    auto next = applyEdits(patch(), edits).and_then([&](Patch made) { return checkPatch(std::move(made), library()); });
+    auto next = applyEdits(patch(), edits);
+    if (next) return become(std::move(*next), name);
+    Q_EMIT refused(QString::fromStdString(next.error().reason));
+    return false;
+}
+
+bool Document::become(Patch patch, const QString& name) {
+    auto next = checkPatch(std::move(patch), library());
     if (!next) {
         Q_EMIT refused(QString::fromStdString(next.error().reason));
         return false;

@@ -45,6 +45,8 @@ class Document : public QObject {
 
     /// One step of the history. False, with `refused` telling why, if an edit does not apply; nothing changes then.
     bool apply(const std::vector<Edit>& edits, const QString& name);
+    /// One step of the history that makes it another patch, as one that was kept aside; refused like edits.
+    bool become(Patch patch, const QString& name);
     /// Like apply, but turning the same knob again goes on in the same step.
     void turnKnob(const std::string& post, const std::string& knob, double value);
     /// Like turnKnob for many knobs at once; `what` tells one such movement from another.

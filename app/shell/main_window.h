@@ -80,6 +80,7 @@ class MainWindow : public QMainWindow {
     void enter(const QString& place);
     void describePatch();
     void renderToFile();
+    void recordSound();
     void tapTempo();
     void refreshHead();
     void refreshTitle();

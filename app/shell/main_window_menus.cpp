@@ -1,16 +1,15 @@
 // The menus of the window, and the dialogs that they open.
 #include "shell/main_window.h"
 
-#include "engine/automation.h"
-#include "engine/render.h"
 #include "look/text.h"
-#include "model/audio_file.h"
 #include "model/file.h"
 #include "shell/command_finder.h"
 #include "shell/patch_dialog.h"
 #include "shell/preferences.h"
+#include "shell/render_dialog.h"
 #include "shell/shortcuts.h"
 #include "shell/tempo.h"
+#include "timing/to_files.h"
 #include "widgets/file_dialog.h"
 
 #include <QDialogButtonBox>
@@ -133,6 +132,9 @@ QMenu* MainWindow::buildSoundMenu() {
     QAction* real = addNamed(*sound, "real-case", tr("&Real case"), this, [] {});
     real->setCheckable(true);
     connect(real, &QAction::toggled, this, [this](bool on) { sound_.setRealCase(on); });
+    QAction* take = addNamed(*sound, "record-sound", tr("Re&cord what is heard…"), this, [this] { recordSound(); });
+    connect(&sound_, &Sound::recordingChanged, take,
+            [take](bool on) { take->setText(on ? tr("End the re&cording") : tr("Re&cord what is heard…")); });
     return sound;
 }
 
@@ -169,41 +171,50 @@ void MainWindow::tapTempo() {
 
 /// Renders the patch in the background, as often as one likes at the same time; the window goes on.
 void MainWindow::renderToFile() {
-    bool ok = false;
-    constexpr int kUsual = 30;
-    constexpr double kRing = 4.0; // for what rings on behind the last bar of the scenes
-    const int usual = sound_.playsScenes() && !document_.patch().scenes.empty()
-                          ? static_cast<int>(std::clamp(
-                                std::ceil(secondsOf(document_.patch(), document_.library()) + kRing), 1.0, 3600.0))
-                          : kUsual;
-    const int seconds = QInputDialog::getInt(this, tr("Sound to a file"), tr("How many seconds from bar 1 on?"), usual,
-                                             1, 3600, 10, &ok);
-    if (!ok) return;
-    const QString file = askWhereToSave(this, tr("Sound to a file"),
-                                        q(document_.patch().title).toLower().left(40) + QStringLiteral(".wav"),
-                                        tr("WAV (*.wav)"), {QStringLiteral(".wav")});
+    RenderDialog asked(session_, this);
+    if (asked.exec() != QDialog::Accepted) return;
+    const QStringList endings = asked.endings();
+    const QString file =
+        askWhereToSave(this, tr("Sound to a file"), q(document_.patch().title).toLower().left(40) + endings.first(),
+                       endings.first() == QStringLiteral(".flac") ? tr("FLAC (*.flac)") : tr("WAV (*.wav)"), endings);
     if (file.isEmpty()) return;
     if (const auto allowed = mayWrite(file.toStdString(), FileKind::Sound); !allowed) {
         messages_->say(q(allowed.error().text()), true);
         return;
     }
-    const auto work = [patch = document_.patch(), library = &document_.library(), seconds, real = sound_.realCase(),
-                       silenced = sound_.listening().silenced(), scenes = sound_.playsScenes(),
-                       file](const Progress& progress) -> QString {
-        RenderOptions options;
-        options.seconds = seconds;
-        options.realCase = real;
-        options.silenced = silenced;
-        options.scenes = scenes;
-        options.progress = progress;
-        const auto made = lariat::render(patch, *library, options);
-        if (!made) return q(made.error().text());
-        const auto written = writeWav(file.toStdString(), made->mix, 2, made->fileRate);
-        return written ? QString() : q(written.error().text());
+    RenderOptions options;
+    options.seconds = asked.seconds();
+    options.realCase = sound_.realCase();
+    options.silenced = sound_.listening().silenced();
+    options.scenes = asked.scenes();
+    FilesWanted wanted{file.toStdString(), {}, asked.format(), {}};
+    // The voices lie in a folder beside the mix, of its name.
+    if (asked.stems()) wanted.stems = std::filesystem::path(wanted.mix).replace_extension();
+    const auto work = [patch = document_.patch(), library = &document_.library(), options,
+                       wanted](const Progress& progress) -> QString {
+        RenderOptions told = options;
+        told.progress = progress;
+        const auto made = renderToFiles(patch, *library, told, wanted);
+        return made ? QString() : q(made.error().text());
     };
-    jobs_.start(tr("sound to %1").arg(QFileInfo(file).fileName()), this, work, [this, file](const QString& fault) {
-        messages_->say(fault.isEmpty() ? tr("The sound is in %1.").arg(file) : fault, !fault.isEmpty());
+    const QString done = asked.stems()
+                             ? tr("The sound is in %1, its voices are in %2.").arg(file, q(wanted.stems.string()))
+                             : tr("The sound is in %1.").arg(file);
+    jobs_.start(tr("sound to %1").arg(QFileInfo(file).fileName()), this, work, [this, done](const QString& fault) {
+        messages_->say(fault.isEmpty() ? done : fault, !fault.isEmpty());
     });
+}
+
+/// Everything that is heard goes to a file as well, until the same command ends it.
+void MainWindow::recordSound() {
+    if (sound_.recording()) {
+        sound_.stopRecording();
+        return;
+    }
+    const QString file = askWhereToSave(
+        this, tr("Record to"), q(document_.patch().title).toLower().left(40) + tr(" take") + QStringLiteral(".wav"),
+        tr("WAV (*.wav);;FLAC (*.flac)"), {QStringLiteral(".wav"), QStringLiteral(".flac")});
+    if (!file.isEmpty()) sound_.record(file);
 }
 
 /// Every step of this session; a click goes back or forward to it.

@@ -2,7 +2,6 @@
 
 #include "look/fonts.h"
 #include "shell/language.h"
-#include "widgets/file_dialog.h"
 
 #include <QDialogButtonBox>
 #include <QFormLayout>
@@ -94,10 +93,6 @@ Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(pare
         QSettings().setValue(QLatin1String(kMidi), midi->currentText());
         session_.sound.openMidi(midi->currentText());
     });
-    record_ = new QPushButton;
-    record_->setAutoDefault(false);
-    record_->setObjectName(QStringLiteral("record"));
-    form->addRow(tr("Recording"), record_);
     layout->addLayout(form);
     auto* caution =
         new QLabel(tr("Line, phone and instrument inputs can be damaged by eurorack levels: use an output stage. "
@@ -118,9 +113,6 @@ Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(pare
         QSettings().setValue(QLatin1String(kDevice), device_->currentData());
         session_.sound.openDevice(device());
     });
-    connect(&session_.sound, &Sound::deviceChanged, this, &Preferences::showRecording);
-    connect(record_, &QPushButton::clicked, this, &Preferences::record);
-    showRecording();
     showDropouts();
 }
 
@@ -131,26 +123,6 @@ void Preferences::showDropouts() {
                            : tr("%1: a block was not ready when the device wanted it. Take more latency, or close "
                                 "what else keeps this machine busy.")
                                  .arg(count));
-}
-
-void Preferences::showRecording() {
-    record_->setEnabled(session_.sound.canRecord());
-    if (!session_.sound.canRecord())
-        record_->setText(tr("Only the simulated interface records"));
-    else
-        record_->setText(session_.sound.recording() ? tr("Stop recording")
-                                                    : tr("Record what is played to a WAV file…"));
-}
-
-void Preferences::record() {
-    if (session_.sound.recording()) {
-        session_.sound.stopRecording();
-    } else {
-        const QString file =
-            askWhereToSave(this, tr("Record to"), tr("recording.wav"), tr("WAV (*.wav)"), {QStringLiteral(".wav")});
-        if (!file.isEmpty()) session_.sound.record(file);
-    }
-    showRecording();
 }
 
 } // namespace lariat

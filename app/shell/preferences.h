@@ -1,4 +1,4 @@
-// Preferences: theme, audio device, and what the simulated interface records.
+// Preferences: theme, language, devices, latency.
 #pragma once
 
 #include "shell/session.h"
@@ -7,7 +7,6 @@
 #include <QComboBox>
 #include <QDialog>
 #include <QLabel>
-#include <QPushButton>
 
 namespace lariat {
 
@@ -29,16 +28,13 @@ class Preferences : public QDialog {
     void themeChosen(Theme theme);
 
   private:
-    void showRecording();
     void showDropouts();
-    void record();
 
     Session session_;
     QComboBox* theme_;
     QComboBox* language_;
     QComboBox* device_;
     QLabel* dropouts_;
-    QPushButton* record_;
 };
 
 } // namespace lariat

@@ -1,6 +1,7 @@
 #include "shell/readings.h"
 
 #include "look/text.h"
+#include "widgets/frames.h"
 
 #include <algorithm>
 #include <tuple>
@@ -8,7 +9,6 @@
 namespace lariat {
 namespace {
 
-constexpr int kFrameMilliseconds = 16;
 constexpr int kMeasuredPerFrame = 2;
 constexpr int kHeldColumns = 600; ///< of a picture that is held
 
@@ -56,7 +56,7 @@ void Readings::gather() {
         leaders_[turn_[i]] = source;
         if (std::ranges::find(turn_, source.output) == turn_.end()) turn_.push_back(source.output);
     }
-    turn_.empty() ? frames_.stop() : frames_.start(kFrameMilliseconds);
+    turn_.empty() ? frames_.stop() : frames_.start(kScreenFrame);
 }
 
 void Readings::measureSome() {

@@ -105,6 +105,7 @@ constexpr std::array kShortcuts = {
     Shortcut{"monitor-up", "Ctrl+Shift+Up"},
     Shortcut{"monitor-down", "Ctrl+Shift+Down"},
     Shortcut{"real-case", "Ctrl+Shift+E"},
+    Shortcut{"record-sound", "F9"},
     Shortcut{"mute-row", "Ctrl+M"},
     Shortcut{"listen", "Ctrl+L"},
     Shortcut{"mute-voice", "Ctrl+Shift+Y"},

@@ -1,7 +1,8 @@
 #include "shell/sound.h"
 
-#include "devices/simulated_device.h"
 #include "units/level.h"
+
+#include <thread>
 
 namespace lariat {
 namespace {
@@ -82,10 +83,14 @@ void Sound::openDevice(const QString& name) {
 }
 
 void Sound::openDevice(std::unique_ptr<AudioDevice> device) {
-    stopRecording();
     if (device_) device_->stop();
     device_ = std::move(device);
-    const auto fill = [this](float* out, std::size_t frames, const float* in) { engine_.process(out, frames, in); };
+    const auto fill = [this](float* out, std::size_t frames, const float* in) {
+        engine_.process(out, frames, in);
+        handingOver_ = true;
+        if (Jam* const jam = heardBy_) jam->give({out, 2 * frames});
+        handingOver_ = false;
+    };
     if (const auto started = device_->start(fill); !started) {
         Q_EMIT message(QString::fromStdString(started.error().reason), true);
         AudioSettings simulated;
@@ -101,26 +106,43 @@ QString Sound::deviceName() const {
     return device_ ? QString::fromStdString(device_->name()) : QString();
 }
 
-bool Sound::canRecord() const {
-    return dynamic_cast<SimulatedDevice*>(device_.get()) != nullptr;
+void Sound::record(const QString& file) {
+    stopRecording();
+    const int bits = file.endsWith(QLatin1String(".flac"), Qt::CaseInsensitive) ? 24 : 32;
+    auto started = Jam::start(file.toStdString(), {static_cast<double>(AudioSettings{}.rate), 2, bits});
+    if (!started) {
+        Q_EMIT message(QString::fromStdString(started.error().text()), true);
+        return;
+    }
+    jam_ = std::move(*started);
+    jamStart_ = engine_.meters.frames.load();
+    recordingTo_ = file;
+    heardBy_ = jam_.get();
+    Q_EMIT message(tr("Recording to %1.").arg(file), false);
+    Q_EMIT recordingChanged(true);
 }
 
-void Sound::record(const QString& file) {
-    auto* device = dynamic_cast<SimulatedDevice*>(device_.get());
-    if (!device) return;
-    const auto started = device->recordTo(file.toStdString());
-    recordingTo_ = started ? file : QString();
-    if (started)
-        Q_EMIT message(tr("Recording to %1.").arg(file), false);
-    else
-        Q_EMIT message(QString::fromStdString(started.error().text()), true);
+double Sound::recordedSeconds() const {
+    return jam_ ? static_cast<double>(engine_.meters.frames.load() - jamStart_) / AudioSettings{}.rate : 0.0;
 }
 
 void Sound::stopRecording() {
     if (!recording()) return;
-    if (auto* device = dynamic_cast<SimulatedDevice*>(device_.get())) device->recordStop();
-    Q_EMIT message(tr("The recording is in %1.").arg(recordingTo_), false);
-    recordingTo_.clear();
+    const std::uint64_t lost = jam_->lost();
+    endJam();
+    Q_EMIT message(lost == 0 ? tr("The recording is in %1.").arg(recordingTo_)
+                             : tr("The recording is in %1. The disk was too slow: %2 s of it are missing.")
+                                   .arg(recordingTo_)
+                                   .arg(static_cast<double>(lost / 2) / AudioSettings{}.rate, 0, 'f', 1),
+                   lost > 0);
+}
+
+/// The audio side may be handing a block over: it is waited for, which takes no longer than a copy of that block.
+void Sound::endJam() {
+    heardBy_ = nullptr;
+    while (handingOver_) std::this_thread::yield();
+    jam_.reset();
+    Q_EMIT recordingChanged(false);
 }
 
 void Sound::setRealCase(bool on) {
@@ -156,13 +178,11 @@ void Sound::rewind() {
 
 void Sound::watch() {
     engine_.collect();
-    if (auto* device = dynamic_cast<SimulatedDevice*>(device_.get()); device && device->recordFailed()) {
-        device->recordStop();
+    if (jam_ && !jam_->fault().empty()) {
+        endJam();
         Q_EMIT message(tr("The disk takes no more: the recording has ended. What was recorded until then is in %1.")
                            .arg(recordingTo_),
                        true);
-        recordingTo_.clear();
-        Q_EMIT deviceChanged();
     }
     if (!device_ || device_->alive()) return;
     Q_EMIT message(tr("%1 has gone away; playing to the simulated interface. Choose a device in the preferences.")

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "devices/audio_device.h"
+#include "devices/jam.h"
 #include "devices/midi_input.h"
 #include "engine/engine.h"
 #include "shell/document.h"
@@ -10,6 +11,7 @@
 #include <QObject>
 #include <QTimer>
 
+#include <atomic>
 #include <memory>
 
 namespace lariat {
@@ -45,12 +47,13 @@ class Sound : public QObject {
     [[nodiscard]] const Listening& listening() const { return listening_; }
     [[nodiscard]] unsigned dropouts() const { return device_ ? device_->dropouts() : 0; }
 
-    /// Only the simulated interface records what it is given.
-    [[nodiscard]] bool canRecord() const;
-    [[nodiscard]] bool recording() const { return !recordingTo_.isEmpty(); }
-    /// Writes everything that is played from now on into a WAV file; `message` tells if it cannot.
+    /// Writes what the device is given from now on into a WAV or FLAC file, through changes of device as well;
+    /// `message` tells if it cannot.
     void record(const QString& file);
     void stopRecording();
+    [[nodiscard]] bool recording() const { return jam_ != nullptr; }
+    /// Seconds since it began; 0 if nothing is recorded.
+    [[nodiscard]] double recordedSeconds() const;
 
     [[nodiscard]] double monitorDecibels() const { return monitorDecibels_; }
     /// -60 dB and below is silence.
@@ -67,6 +70,7 @@ class Sound : public QObject {
   Q_SIGNALS:
     void message(const QString& text, bool refusal);
     void runningChanged(bool running);
+    void recordingChanged(bool on);
     void scenesChanged(bool on);
     void deviceChanged();
     /// A controller (0…127) was moved to a value (0…127).
@@ -77,6 +81,7 @@ class Sound : public QObject {
   private:
     void watch();
     void follow();
+    void endJam();
 
     Document& document_;
     Listening listening_;
@@ -89,6 +94,10 @@ class Sound : public QObject {
     bool realCase_ = false;
     bool scenes_ = false;
     QString recordingTo_;
+    std::unique_ptr<Jam> jam_;
+    std::uint64_t jamStart_ = 0;           ///< frames handed to devices before it
+    std::atomic<Jam*> heardBy_{nullptr};   ///< as the audio side sees it
+    std::atomic<bool> handingOver_{false}; ///< the audio side is with it just now
 };
 
 } // namespace lariat

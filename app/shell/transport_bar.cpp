@@ -1,6 +1,7 @@
 #include "shell/transport_bar.h"
 
 #include "look/fonts.h"
+#include "model/scene.h"
 #include "shell/theme.h"
 
 #include <QHBoxLayout>
@@ -15,7 +16,6 @@ namespace lariat {
 namespace {
 
 constexpr int kRefreshMilliseconds = 40;
-constexpr int kBeatsPerBar = 4;
 constexpr int kLongMilliseconds = 600; ///< from here on background work is shown
 
 class RunButton : public QAbstractButton {
@@ -92,15 +92,21 @@ TransportBar::TransportBar(const Session& session, QWidget* parent) : QFrame(par
         session_.sound.setMonitorDecibels(value);
         showMonitor();
     });
-    jobs_ = new QPushButton;
-    jobs_->setObjectName(QStringLiteral("jobs"));
-    jobs_->setFlat(true);
-    jobs_->setFont(textFont(13));
-    jobs_->setAccessibleName(tr("Work in the background"));
-    jobs_->setToolTip(tr("What is worked out in the background; press to stop it"));
-    jobs_->setMinimumWidth(60);
-    jobs_->setMaximumWidth(240);
-    jobs_->hide();
+    const auto flat = [&](const char* objectName, const QString& name, const QString& tip) {
+        auto* made = new QPushButton;
+        made->setObjectName(QLatin1String(objectName));
+        made->setFlat(true);
+        made->setFont(textFont(13));
+        made->setAccessibleName(name);
+        made->setToolTip(tip);
+        made->setMinimumWidth(60);
+        made->setMaximumWidth(240);
+        made->hide();
+        return made;
+    };
+    take_ = flat("take", tr("Recording"), tr("What is heard is being recorded; press to end it"));
+    connect(take_, &QPushButton::clicked, &session.sound, &Sound::stopRecording);
+    jobs_ = flat("jobs", tr("Work in the background"), tr("What is worked out in the background; press to stop it"));
     connect(jobs_, &QPushButton::clicked, this, &TransportBar::askJobs);
     layout->addWidget(run_);
     layout->addWidget(position_);
@@ -108,6 +114,7 @@ TransportBar::TransportBar(const Session& session, QWidget* parent) : QFrame(par
     layout->addStretch(1);
     layout->addLayout(meters);
     layout->addStretch(1);
+    layout->addWidget(take_);
     layout->addWidget(jobs_);
     layout->addWidget(monitorText_);
     layout->addWidget(monitor_);
@@ -124,7 +131,8 @@ void TransportBar::paintEvent(QPaintEvent*) {
     for (QWidget* text : std::initializer_list<QWidget*>{position_, tempo_, monitorText_, load_})
         if (text->styleSheet() != ink) text->setStyleSheet(ink);
     const QString flat = ink + QStringLiteral("; background: transparent; border: none");
-    if (jobs_->styleSheet() != flat) jobs_->setStyleSheet(flat);
+    for (QPushButton* button : {take_, jobs_})
+        if (button->styleSheet() != flat) button->setStyleSheet(flat);
 }
 
 QString TransportBar::tempo() const {
@@ -186,6 +194,9 @@ void TransportBar::askJobs() {
 
 void TransportBar::refresh() {
     showJobs();
+    take_->setVisible(session_.sound.recording());
+    if (const auto taken = static_cast<int>(session_.sound.recordedSeconds()); session_.sound.recording())
+        take_->setText(tr("● recorded %1:%2").arg(taken / 60).arg(taken % 60, 2, 10, QLatin1Char('0')));
     EngineMeters& meters = session_.sound.engine().meters;
     const auto beat = static_cast<long>(std::floor(meters.beats.load()));
     position_->setText(QStringLiteral("%1 · %2").arg(beat / kBeatsPerBar + 1).arg(beat % kBeatsPerBar + 1));

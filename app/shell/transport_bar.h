@@ -43,6 +43,7 @@ class TransportBar : public QFrame {
     QSlider* monitor_;
     QLabel* monitorText_;
     QLabel* load_;
+    QPushButton* take_; ///< how long is being recorded; ends it
     QPushButton* jobs_; ///< what is worked out in the background, while it takes long
     QTimer timer_;
     int sinceLimited_ = 1000; ///< refreshes

@@ -1,6 +1,7 @@
 #include "time/recorder.h"
 
 #include "look/text.h"
+#include "model/scene.h"
 
 #include <algorithm>
 #include <cmath>
@@ -9,7 +10,6 @@ namespace lariat {
 namespace {
 
 constexpr int kPollMilliseconds = 8;
-constexpr int kBeatsPerBar = 4;
 constexpr std::size_t kSeen = 4096; ///< samples of the clock that are looked at each time
 constexpr std::size_t kRemembered = 64;
 constexpr std::size_t kOffsets = 24;

@@ -4,6 +4,7 @@
 #include "look/fonts.h"
 #include "look/text.h"
 #include "shell/theme.h"
+#include "widgets/frames.h"
 
 #include <QKeyEvent>
 #include <QPainter>
@@ -13,9 +14,6 @@
 
 namespace lariat {
 namespace {
-
-constexpr int kFrameMilliseconds = 50;
-constexpr double kBeatsPerBar = 4.0;
 
 /// The largest size at which a text fits.
 QFont fitting(const QString& text, qreal width, int largest, bool strong) {
@@ -35,7 +33,7 @@ Rehearsal::Rehearsal(const Session& session, QWidget* parent) : QWidget(parent, 
         setAccessibleDescription(QStringLiteral("%1. %2 %3").arg(sceneText(), moveLine(), countText()));
         update();
     });
-    frames_.start(kFrameMilliseconds);
+    frames_.start(kBeatFrame);
 }
 
 QString Rehearsal::sceneText() const {

@@ -5,6 +5,7 @@
 #include "look/text.h"
 #include "shell/theme.h"
 #include "time/faint.h"
+#include "widgets/frames.h"
 
 #include <QHelpEvent>
 #include <QMouseEvent>
@@ -21,7 +22,6 @@ constexpr qreal kHead = 92; ///< for what the rows are
 constexpr qreal kScene = 28;
 constexpr qreal kHandRow = 20;
 constexpr qreal kTop = 4;
-constexpr int kFrameMilliseconds = 50;
 
 } // namespace
 
@@ -223,7 +223,7 @@ void SceneStrip::keyPressEvent(QKeyEvent* event) {
 
 void SceneStrip::showEvent(QShowEvent* event) {
     QWidget::showEvent(event);
-    frames_.start(kFrameMilliseconds);
+    frames_.start(kBeatFrame);
 }
 
 void SceneStrip::hideEvent(QHideEvent* event) {

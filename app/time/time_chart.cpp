@@ -5,6 +5,7 @@
 #include "model/pattern_text.h"
 #include "shell/theme.h"
 #include "units/pitch.h"
+#include "widgets/frames.h"
 
 #include <QAccessible>
 #include <QEvent>
@@ -21,7 +22,6 @@
 namespace lariat {
 namespace {
 
-constexpr int kFrameMilliseconds = 33;
 constexpr int kAround = 2; ///< semitones shown above and below what is written
 constexpr int kFewestShown = 12;
 
@@ -418,7 +418,7 @@ void TimeChart::resizeEvent(QResizeEvent*) {
 void TimeChart::showEvent(QShowEvent* event) {
     QAbstractScrollArea::showEvent(event);
     relayout();
-    frames_.start(kFrameMilliseconds);
+    frames_.start(kPageFrame);
 }
 
 void TimeChart::hideEvent(QHideEvent* event) {

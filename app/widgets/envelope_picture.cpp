@@ -26,15 +26,22 @@ QString timeText(double seconds) {
 
 EnvelopePicture::EnvelopePicture(QWidget* parent) : QWidget(parent) {
     setMouseTracking(true);
-    setAccessibleName(tr("Picture of the contour"));
-    setToolTip(tr("What one gate makes of it. Draw the corners to set attack, decay with sustain, and release."));
 }
 
 void EnvelopePicture::showShape(const EnvelopeShape& shape) {
     shape_ = shape;
-    setAccessibleDescription(tr("attack %1, decay %2, release %3")
-                                 .arg(timeText(shape.attackEnd), timeText(shape.decayEnd - shape.attackEnd),
-                                      timeText(shape.releaseEnd - std::max(shape.gate, 0.0))));
+    setAccessibleName(shape.function ? tr("Picture of the function") : tr("Picture of the contour"));
+    setToolTip(shape.function
+                   ? tr("What one trigger makes of it, and its four related outputs. Draw the corners to set rise and "
+                        "fall.")
+                   : tr("What one gate makes of it. Draw the corners to set attack, decay with sustain, and release."));
+    if (shape.function)
+        setAccessibleDescription(
+            tr("rise %1, fall %2").arg(timeText(shape.attackEnd), timeText(shape.releaseEnd - shape.attackEnd)));
+    else
+        setAccessibleDescription(tr("attack %1, decay %2, release %3")
+                                     .arg(timeText(shape.attackEnd), timeText(shape.decayEnd - shape.attackEnd),
+                                          timeText(shape.releaseEnd - std::max(shape.gate, 0.0))));
     update();
 }
 
@@ -101,16 +108,23 @@ void EnvelopePicture::paintEvent(QPaintEvent*) {
     const QColor gate = l.kind(SignalKind::Gate);
     painter.fillRect(QRectF(xOf(0.0), 4, xOf(shape_.gate) - xOf(0.0), 8), gate);
     painter.setRenderHint(QPainter::Antialiasing);
-    QPainterPath path;
-    for (std::size_t i = 0; i < shape_.volts.size(); ++i) {
-        const QPointF point(box().left() +
-                                box().width() * static_cast<qreal>(i) / static_cast<qreal>(shape_.volts.size() - 1),
-                            yOf(static_cast<double>(shape_.volts[i])));
-        i == 0 ? path.moveTo(point) : path.lineTo(point);
-    }
+    const auto curve = [&](const std::vector<float>& volts) {
+        QPainterPath path;
+        for (std::size_t i = 0; i < volts.size(); ++i) {
+            const QPointF point(box().left() +
+                                    box().width() * static_cast<qreal>(i) / static_cast<qreal>(volts.size() - 1),
+                                yOf(static_cast<double>(volts[i])));
+            i == 0 ? path.moveTo(point) : path.lineTo(point);
+        }
+        painter.drawPath(path);
+    };
     const QColor colour = l.kind(SignalKind::Control);
+    QColor faint = colour;
+    faint.setAlphaF(0.35f);
+    painter.setPen(QPen(faint, 1));
+    for (const auto& line : shape_.related) curve(line);
     painter.setPen(QPen(colour, 1.8));
-    painter.drawPath(path);
+    curve(shape_.volts);
     if (shape_.followsGate && shape_.decays && shape_.gate < shape_.decayEnd) { // what the gate cuts off
         painter.setPen(QPen(colour, 1, Qt::DotLine));
         painter.drawLine(QPointF(xOf(shape_.gate), yOf(voltsAt(shape_.gate))), corner(Corner::Decay));
@@ -120,7 +134,7 @@ void EnvelopePicture::paintEvent(QPaintEvent*) {
         const double begin = stage_ == 0   ? 0.0
                              : stage_ == 1 ? shape_.attackEnd
                              : stage_ == 2 ? shape_.decayEnd
-                                           : shape_.gate;
+                                           : (shape_.function ? shape_.attackEnd : shape_.gate);
         const double end = stage_ == 0   ? shape_.attackEnd
                            : stage_ == 1 ? shape_.decayEnd
                            : stage_ == 2 ? shape_.gate
@@ -148,11 +162,13 @@ void EnvelopePicture::paintEvent(QPaintEvent*) {
     painter.setFont(textFont(13));
     painter.setPen(l.softInk);
     const QRectF top(xOf(shape_.gate) + 6, 0, width(), 16);
-    painter.drawText(top, Qt::AlignLeft | Qt::AlignVCenter, tr("gate %1").arg(timeText(shape_.gate)));
+    painter.drawText(top, Qt::AlignLeft | Qt::AlignVCenter,
+                     shape_.function ? tr("trigger") : tr("gate %1").arg(timeText(shape_.gate)));
     const double stands = shape_.followsGate ? shape_.gate : shape_.decayEnd;
-    QStringList stages = {tr("A %1").arg(timeText(shape_.attackEnd))};
+    const QString fall = timeText(std::max(0.0, shape_.releaseEnd - stands));
+    QStringList stages = {(shape_.function ? tr("rise %1") : tr("A %1")).arg(timeText(shape_.attackEnd))};
     if (shape_.decays) stages << tr("D %1").arg(timeText(shape_.decayEnd - shape_.attackEnd));
-    if (shape_.releases) stages << tr("R %1").arg(timeText(std::max(0.0, shape_.releaseEnd - stands)));
+    if (shape_.releases) stages << (shape_.function ? tr("fall %1") : tr("R %1")).arg(fall);
     const QString text = stages.join(QStringLiteral(" · "));
     painter.drawText(QRectF(2, box().bottom() + 2, width() - 4, 18), Qt::AlignLeft | Qt::AlignVCenter,
                      QFontMetricsF(painter.font()).elidedText(text, Qt::ElideRight, width() - 4));

@@ -20,6 +20,7 @@ constexpr int kWhites = 7 * kOctaves + 1;
 constexpr std::array<int, 7> kWhiteSteps = {0, 2, 4, 5, 7, 9, 11};
 constexpr int kSoftest = 20; ///< velocity at the top of a key
 constexpr qreal kHint = 150; ///< pixels at the left for what the keys do
+constexpr qreal kFeet = 96;  ///< and at the right for the feet
 
 bool isBlack(int note) {
     return std::ranges::find(kWhiteSteps, note % 12) == kWhiteSteps.end();
@@ -62,6 +63,13 @@ std::optional<int> stepOf(const QKeyEvent& event) {
     return std::nullopt;
 }
 
+/// The foot that a key of the computer stands for.
+std::optional<KeyStrip::Foot> footOf(const QKeyEvent& event) {
+    if (event.key() == Qt::Key_Comma) return KeyStrip::Foot::Latch;
+    if (event.key() == Qt::Key_Period) return KeyStrip::Foot::Glide;
+    return std::nullopt;
+}
+
 /// A name for a key that stays the same until it is let go.
 int nameOf(const QKeyEvent& event) {
     return event.nativeScanCode() > 0 ? -static_cast<int>(event.nativeScanCode()) : event.key();
@@ -74,11 +82,23 @@ KeyStrip::KeyStrip(Sound& sound, QWidget* parent) : QWidget(parent), sound_(soun
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("Keys"));
     setToolTip(tr("A to L play the white keys, W E T Z U O P the black ones; Page Up and Page Down change the octave, "
-                  "1 to 9 the velocity."));
+                  "1 to 9 the velocity. Comma and full stop are the feet: latch and glide, while they are down."));
+}
+
+QRectF KeyStrip::footBox(Foot foot) const {
+    return {width() - kFeet - 12, foot == Foot::Latch ? 6.0 : 44.0, kFeet, 34};
+}
+
+/// Controllers 64 and 65, as pedals send them.
+void KeyStrip::step(Foot foot, bool down) {
+    if (down ? !feet_.insert(foot).second : feet_.erase(foot) == 0) return;
+    sound_.play(
+        {0xB0, static_cast<std::uint8_t>(foot == Foot::Latch ? 64 : 65), static_cast<std::uint8_t>(down ? 127 : 0)});
+    update();
 }
 
 QRectF KeyStrip::keyBox(int note) const {
-    const qreal width = (this->width() - kHint - 16) / kWhites;
+    const qreal width = (this->width() - kHint - kFeet - 24) / kWhites;
     const int octave = (note - lowest_) / 12;
     const int step = (note - lowest_) % 12;
     const int whitesBefore = static_cast<int>(std::ranges::count_if(kWhiteSteps, [&](int w) { return w < step; }));
@@ -116,6 +136,7 @@ void KeyStrip::releaseAll() {
     held_.clear();
     keys_.clear();
     mouse_.reset();
+    for (const Foot foot : {Foot::Latch, Foot::Glide}) step(foot, false);
     update();
 }
 
@@ -143,6 +164,14 @@ void KeyStrip::paintEvent(QPaintEvent*) {
                                  QString::fromStdString(noteName(note)));
             }
         }
+    for (const Foot foot : {Foot::Latch, Foot::Glide}) {
+        const bool down = feet_.contains(foot);
+        painter.setPen(QPen(l.line, 1));
+        painter.setBrush(down ? l.accent : l.card);
+        painter.drawRect(footBox(foot));
+        painter.setPen(down ? l.card : l.ink);
+        painter.drawText(footBox(foot), Qt::AlignCenter, foot == Foot::Latch ? tr("latch ,") : tr("glide ."));
+    }
 }
 
 /// The further down a key it is struck, the louder.
@@ -153,6 +182,8 @@ int KeyStrip::velocityAt(int note, const QPointF& at) const {
 }
 
 void KeyStrip::mousePressEvent(QMouseEvent* event) {
+    for (const Foot foot : {Foot::Latch, Foot::Glide})
+        if (footBox(foot).contains(event->position())) step(foot, true);
     mouse_ = noteAt(event->position());
     if (!mouse_) return;
     struck_ = event->position().y();
@@ -176,6 +207,7 @@ void KeyStrip::mouseMoveEvent(QMouseEvent* event) {
 }
 
 void KeyStrip::mouseReleaseEvent(QMouseEvent*) {
+    for (const Foot foot : {Foot::Latch, Foot::Glide}) step(foot, false);
     if (mouse_) release(*mouse_);
     mouse_.reset();
     if (std::exchange(pressure_, 0) > 0) sound_.play({0xD0, 0, 0});
@@ -191,9 +223,11 @@ void KeyStrip::keyPressEvent(QKeyEvent* event) {
         lowest_ = std::clamp(lowest_ + (event->key() == Qt::Key_PageUp ? 12 : -12), 12, 84);
     } else if (event->key() >= Qt::Key_1 && event->key() <= Qt::Key_9) {
         velocity_ = 14 * (event->key() - Qt::Key_0) + 1;
-    } else if (const auto step = stepOf(*event); step && !keys_.contains(nameOf(*event))) {
-        keys_[nameOf(*event)] = lowest_ + *step;
-        press(lowest_ + *step, velocity_);
+    } else if (const auto foot = footOf(*event)) {
+        step(*foot, true);
+    } else if (const auto key = stepOf(*event); key && !keys_.contains(nameOf(*event))) {
+        keys_[nameOf(*event)] = lowest_ + *key;
+        press(lowest_ + *key, velocity_);
     } else {
         QWidget::keyPressEvent(event);
     }
@@ -201,6 +235,7 @@ void KeyStrip::keyPressEvent(QKeyEvent* event) {
 }
 
 void KeyStrip::keyReleaseEvent(QKeyEvent* event) {
+    if (const auto foot = footOf(*event); foot && !event->isAutoRepeat()) step(*foot, false);
     const auto it = keys_.find(nameOf(*event));
     if (event->isAutoRepeat() || it == keys_.end()) return;
     const int note = it->second;

@@ -10,6 +10,7 @@
 
 #include <map>
 #include <optional>
+#include <set>
 
 namespace lariat {
 
@@ -22,6 +23,8 @@ class KeyStrip : public QWidget {
     /// The lowest C that is shown, as a MIDI note.
     [[nodiscard]] int lowest() const { return lowest_; }
     [[nodiscard]] QRectF keyBox(int note) const;
+    enum class Foot { Latch, Glide };
+    [[nodiscard]] QRectF footBox(Foot foot) const;
     [[nodiscard]] QSize sizeHint() const override { return {600, 84}; }
 
   protected:
@@ -37,6 +40,7 @@ class KeyStrip : public QWidget {
     [[nodiscard]] std::optional<int> noteAt(const QPointF& at) const;
     [[nodiscard]] int velocityAt(int note, const QPointF& at) const;
     void press(int note, int velocity);
+    void step(Foot foot, bool down);
     void release(int note);
     void releaseAll();
 
@@ -46,7 +50,8 @@ class KeyStrip : public QWidget {
     std::map<int, int> held_; ///< note → how many fingers are on it
     std::map<int, int> keys_; ///< computer key → note
     std::optional<int> mouse_;
-    qreal struck_ = 0.0; ///< height at which the mouse struck
+    std::set<Foot> feet_; ///< those that are down
+    qreal struck_ = 0.0;  ///< height at which the mouse struck
     int pressure_ = 0;
 };
 

@@ -23,7 +23,7 @@ PadSurface::PadSurface(Sound& sound, QWidget* parent) : QWidget(parent), sound_(
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("Pad to play on"));
     setToolTip(tr("Press and move: x and y follow, and touch is open while you hold. Arrow keys move as well; it stays "
-                  "where it is let go."));
+                  "where it is let go. Enter opens touch by hand for as long as it is down."));
 }
 
 PadSurface::~PadSurface() {
@@ -95,9 +95,24 @@ void PadSurface::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Down:
         moveTo(at_ - QPointF(0, kKeyStep));
         break;
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+        if (!event->isAutoRepeat()) touch(true);
+        break;
     default:
         QWidget::keyPressEvent(event);
     }
+}
+
+void PadSurface::keyReleaseEvent(QKeyEvent* event) {
+    const bool enter = event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter;
+    if (!enter) return QWidget::keyReleaseEvent(event);
+    if (!event->isAutoRepeat() && touched_) touch(false);
+}
+
+void PadSurface::focusOutEvent(QFocusEvent* event) {
+    if (touched_) touch(false); // a gate that is let go elsewhere would stay open
+    QWidget::focusOutEvent(event);
 }
 
 } // namespace lariat

@@ -372,9 +372,7 @@ std::span<const float> Engine::runOnce() {
     return mixed_;
 }
 
-void Engine::process(float* interleaved, std::size_t frames, const float* in) {
-    using Clock = std::chrono::steady_clock;
-    const auto start = Clock::now();
+void Engine::process(float* interleaved, std::size_t frames, const float* in, Time start) {
     const FlushDenormals flush;
     obeyUrgent(frames);
     blockStart_ = start;
@@ -385,7 +383,7 @@ void Engine::process(float* interleaved, std::size_t frames, const float* in) {
     meters.guard.store(ears_.guard(), std::memory_order_relaxed);
     meters.muted.store(ears_.guard() != Guard::Open, std::memory_order_relaxed);
     if (ears_.limited()) meters.limited.store(true, std::memory_order_relaxed);
-    const double used = std::chrono::duration<double>(Clock::now() - start).count();
+    const double used = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
     const double there = static_cast<double>(frames) / deviceRate_;
     const float before = meters.load.load(std::memory_order_relaxed);
     meters.load.store(before + 0.05f * (static_cast<float>(used / there) - before), std::memory_order_relaxed);

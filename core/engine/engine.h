@@ -91,8 +91,9 @@ class Engine {
 
     // Audio side: one thread.
     /// Fills `frames` interleaved stereo frames, ±1 full scale, at the device's rate. `in` holds as many that come in
-    /// at the same rate, for `external-in` blocks; nullptr: none do.
-    void process(float* interleaved, std::size_t frames, const float* in = nullptr);
+    /// at the same rate, for `external-in` blocks; nullptr: none do. `start` is when the block began.
+    void process(float* interleaved, std::size_t frames, const float* in = nullptr,
+                 Time start = std::chrono::steady_clock::now());
 
     EngineMeters meters;
 

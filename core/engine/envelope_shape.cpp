@@ -9,6 +9,7 @@ namespace lariat {
 namespace {
 
 constexpr std::string_view kContour = "contour";
+constexpr std::string_view kFunction = "function-generator";
 constexpr int kRuns = 12;              ///< of kRun samples: the picture is that many columns wide
 constexpr double kRestingShare = 0.25; ///< of the stages, for which a gate that is not known stays open behind them
 
@@ -31,28 +32,82 @@ struct Standing {
     }
 };
 
-int contourOf(const PartInfo& part) {
-    const auto found = std::ranges::find_if(part.blocks, [](const PartBlock& b) { return b.type->id == kContour; });
+/// The first block of that type; -1 if there is none.
+int blockOf(const PartInfo& part, std::string_view type) {
+    const auto found = std::ranges::find_if(part.blocks, [&](const PartBlock& b) { return b.type->id == type; });
     return found == part.blocks.end() ? -1 : static_cast<int>(found - part.blocks.begin());
+}
+
+std::size_t jackOf(const std::vector<JackSpec>& jacks, std::string_view id) {
+    return idx(std::ranges::find(jacks, id, &JackSpec::id) - jacks.begin());
+}
+
+/// Runs the block alone, struck once, and keeps the outputs from the first one on.
+void draw(EnvelopeShape& shape, const BlockType& type, const Standing& standing, std::string_view struckAt,
+          const std::vector<std::size_t>& related) {
+    Setup setup;
+    setup.rate = kRuns * kRun / shape.seconds;
+    Solo solo(type, setup);
+    for (std::size_t c = 0; c < type.controls.size(); ++c) solo.setControl(c, static_cast<float>(standing.at(c)));
+    const std::size_t gate = jackOf(type.inputs, struckAt);
+    shape.related.resize(related.size());
+    Transport transport;
+    for (int run = 0; run < kRuns; ++run) {
+        Signal& in = solo.feed(gate);
+        in.list->clear();
+        in.list->listed = true;
+        const double begin = run * kRun;
+        for (int i = 0; i < kRun; ++i) in[i] = begin + i < shape.gate * setup.rate ? 8.0f : 0.0f;
+        if (run == 0) in.list->add(0.0f, true);
+        const double end = shape.gate * setup.rate - begin;
+        if (end > 0.0 && end <= kRun - 1) in.list->add(static_cast<float>(end), false);
+        solo.run(transport);
+        const auto keep = [&](std::vector<float>& line, std::size_t output) {
+            const Signal& made = solo.out(output);
+            for (int i = 0; i < kRun; ++i) line.push_back(made[i]);
+        };
+        keep(shape.volts, 0);
+        for (std::size_t r = 0; r < related.size(); ++r) keep(shape.related[r], related[r]);
+    }
+}
+
+/// One rise and fall, struck by a trigger.
+EnvelopeShape functionShape(const BlockType& type, const Standing& standing) {
+    EnvelopeShape out;
+    out.function = true;
+    out.decays = out.followsGate = false;
+    out.attackEnd = out.decayEnd = standing.at(standing.index("rise"));
+    out.sustain = 8.0; // the summit, where the fall begins
+    out.releaseEnd = out.attackEnd + standing.at(standing.index("fall"));
+    out.seconds = out.releaseEnd * 1.03 + 1e-4;
+    out.gate = out.seconds / 64.0; // a trigger, wide enough to be seen
+    draw(out, type, standing, "trigger",
+         {jackOf(type.outputs, "related-1"), jackOf(type.outputs, "related-2"), jackOf(type.outputs, "related-3"),
+          jackOf(type.outputs, "related-4")});
+    return out;
 }
 
 } // namespace
 
 EnvelopeKnobs envelopeKnobs(const PartInfo& part) {
-    const int block = contourOf(part);
+    const std::string_view type = blockOf(part, kContour) >= 0 ? kContour : kFunction;
+    const int block = blockOf(part, type);
     if (block < 0) return {};
     const auto knob = [&](const char* control) -> const KnobInfo* {
-        const KnobInfo* found = part.knobFor(kContour, control);
+        const KnobInfo* found = part.knobFor(type, control);
         return found && found->at.block == block ? found : nullptr;
     };
+    if (type == kFunction) return {knob("rise"), nullptr, nullptr, knob("fall")};
     return {knob("attack"), knob("decay"), knob("sustain"), knob("release")};
 }
 
 std::optional<EnvelopeShape> envelopeShape(const Post& post, const PartInfo& part, std::optional<double> gateSeconds) {
-    const int block = contourOf(part);
+    const int contour = blockOf(part, kContour);
+    const int block = contour >= 0 ? contour : blockOf(part, kFunction);
     if (block < 0) return std::nullopt;
     const BlockType& type = *part.blocks[idx(block)].type;
     const Standing standing{part, post, block};
+    if (contour < 0) return functionShape(type, standing);
     const auto seconds = [&](const char* control) { return standing.at(standing.index(control)); };
     const int mode = static_cast<int>(standing.at(standing.index("type")));
     const bool decays = mode != 1;   // AR has none
@@ -76,25 +131,7 @@ std::optional<EnvelopeShape> envelopeShape(const Post& post, const PartInfo& par
     if (mode == 4) out.releaseEnd += attack;
     out.seconds = std::max({out.releaseEnd, out.gate, out.decayEnd}) * 1.03 + 1e-4;
 
-    Setup setup;
-    setup.rate = kRuns * kRun / out.seconds;
-    Solo solo(type, setup);
-    for (std::size_t c = 0; c < type.controls.size(); ++c) solo.setControl(c, static_cast<float>(standing.at(c)));
-    const std::size_t gate = idx(std::ranges::find(type.inputs, "gate", &JackSpec::id) - type.inputs.begin());
-    Transport transport;
-    for (int run = 0; run < kRuns; ++run) {
-        Signal& in = solo.feed(gate);
-        in.list->clear();
-        in.list->listed = true;
-        const double begin = run * kRun;
-        for (int i = 0; i < kRun; ++i) in[i] = begin + i < out.gate * setup.rate ? 8.0f : 0.0f;
-        if (run == 0) in.list->add(0.0f, true);
-        const double end = out.gate * setup.rate - begin;
-        if (end > 0.0 && end <= kRun - 1) in.list->add(static_cast<float>(end), false);
-        solo.run(transport);
-        const Signal& made = solo.out(0);
-        for (int i = 0; i < kRun; ++i) out.volts.push_back(made[i]);
-    }
+    draw(out, type, standing, "gate", {});
     return out;
 }
 

@@ -1,4 +1,4 @@
-// The picture of a contour: what one gate makes of it, run by the block itself.
+// The picture of a contour or function generator: what one gate or trigger makes of it, run by the block itself.
 #pragma once
 
 #include "library/library.h"
@@ -9,7 +9,8 @@
 namespace lariat {
 
 struct EnvelopeShape {
-    std::vector<float> volts; ///< evenly over `seconds`
+    std::vector<float> volts;                 ///< evenly over `seconds`
+    std::vector<std::vector<float>> related{}; ///< further outputs of the same block, drawn behind it
     double seconds = 0.0;
     double gate = 0.0;      ///< seconds for which the gate is open
     double attackEnd = 0.0; ///< seconds at which the stages end; those that a mode does not have end where they began
@@ -19,6 +20,7 @@ struct EnvelopeShape {
     bool decays = true; ///< the mode has a decay, a release,
     bool releases = true;
     bool followsGate = true; ///< and goes on to its release when the gate closes
+    bool function = false;   ///< a rise and a fall; the rise stands as attack, the fall as release
 };
 
 /// The knobs that move the corners of a part's contour; nullptr where the panel has none.
@@ -29,7 +31,7 @@ struct EnvelopeKnobs {
     const KnobInfo* release = nullptr;
 };
 
-/// Nothing for a part without a contour. `gateSeconds` is how long the gate is open; nothing: long enough to see every
+/// Nothing for a part with neither. `gateSeconds` is how long the gate is open; nothing: long enough to see every
 /// stage.
 std::optional<EnvelopeShape> envelopeShape(const Post& post, const PartInfo& part, std::optional<double> gateSeconds);
 EnvelopeKnobs envelopeKnobs(const PartInfo& part);

@@ -93,17 +93,28 @@ double refine(std::span<const float> x, double rate, double hertz) {
 
 } // namespace
 
-LevelReading measureLevel(std::span<const float> volts) {
-    if (volts.empty()) return {};
+void LevelMeter::add(std::span<const float> volts) {
+    if (volts.empty()) return;
     const auto [low, high] = std::ranges::minmax_element(volts);
-    double sum = 0.0;
-    double squares = 0.0;
+    min_ = count_ == 0 ? static_cast<double>(*low) : std::min(min_, static_cast<double>(*low));
+    max_ = count_ == 0 ? static_cast<double>(*high) : std::max(max_, static_cast<double>(*high));
     for (const float v : volts) {
-        sum += static_cast<double>(v);
-        squares += static_cast<double>(v) * static_cast<double>(v);
+        sum_ += static_cast<double>(v);
+        squares_ += static_cast<double>(v) * static_cast<double>(v);
     }
-    const double n = static_cast<double>(volts.size());
-    return {{static_cast<double>(*low)}, {static_cast<double>(*high)}, {sum / n}, {std::sqrt(squares / n)}};
+    count_ += volts.size();
+}
+
+LevelReading LevelMeter::reading() const {
+    if (count_ == 0) return {};
+    const double n = static_cast<double>(count_);
+    return {{min_}, {max_}, {sum_ / n}, {std::sqrt(squares_ / n)}};
+}
+
+LevelReading measureLevel(std::span<const float> volts) {
+    LevelMeter meter;
+    meter.add(volts);
+    return meter.reading();
 }
 
 std::optional<PitchReading> measurePitch(std::span<const float> volts, double rate, Volts quietest) {

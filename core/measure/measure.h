@@ -3,6 +3,7 @@
 
 #include "units/quantity.h"
 
+#include <cstddef>
 #include <optional>
 #include <span>
 #include <vector>
@@ -16,6 +17,21 @@ struct LevelReading {
     Volts rms{};                                                          ///< DC included
     [[nodiscard]] Volts swing() const { return {max.value - min.value}; } ///< peak to peak
     [[nodiscard]] Volts peak() const { return {max.value > -min.value ? max.value : -min.value}; }
+};
+
+/// A level read piece by piece.
+class LevelMeter {
+  public:
+    void add(std::span<const float> volts);
+    /// All zero before the first sample.
+    [[nodiscard]] LevelReading reading() const;
+
+  private:
+    double min_ = 0.0;
+    double max_ = 0.0;
+    double sum_ = 0.0;
+    double squares_ = 0.0;
+    std::size_t count_ = 0;
 };
 
 /// All zero for an empty span.

@@ -1,6 +1,6 @@
 #include "model/audio_file.h"
 
-#include "model/file.h"
+#include "model/sound_writer.h"
 
 #include <array>
 #include <cmath>
@@ -46,21 +46,10 @@ std::string badChunks(const std::filesystem::path& file) {
 
 Result<void> writeWav(const std::filesystem::path& file, std::span<const float> interleaved, int channels,
                       double rate) {
-    auto replacement = Replacement::of(file, FileKind::Sound);
-    if (!replacement) return tl::unexpected(replacement.error());
-    {
-        SF_INFO info{};
-        info.samplerate = static_cast<int>(std::lround(rate));
-        info.channels = channels;
-        info.format = SF_FORMAT_WAV | SF_FORMAT_FLOAT;
-        const Handle handle(sf_open(replacement->temporary().c_str(), SFM_WRITE, &info), sf_close);
-        if (!handle) return fail(file, fmt::format("cannot be written: {}", sf_strerror(nullptr)));
-        sf_command(handle.get(), SFC_SET_ADD_PEAK_CHUNK, nullptr, SF_FALSE); // it holds the time of day
-        const auto size = static_cast<sf_count_t>(interleaved.size());
-        if (sf_write_float(handle.get(), interleaved.data(), size) != size)
-            return fail(file, fmt::format("cannot be written to its end: {}", sf_strerror(handle.get())));
-    }
-    return replacement->commit();
+    auto writer = SoundWriter::replacing(file, {.rate = rate, .channels = channels});
+    if (!writer) return tl::unexpected(writer.error());
+    if (auto written = writer->write(interleaved); !written) return written;
+    return writer->commit();
 }
 
 Result<AudioFile> readAudio(const std::filesystem::path& file) {

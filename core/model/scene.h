@@ -9,6 +9,8 @@
 
 namespace lariat {
 
+inline constexpr int kBeatsPerBar = 4; ///< bars are counted in scenes, count-ins and the transport only
+
 /// Where knobs stand: by post and knob.
 using Setting = std::map<std::string, std::map<std::string, double>>;
 
@@ -37,7 +39,7 @@ struct Scene {
     Extra extra{};
 
     bool operator==(const Scene&) const = default;
-    [[nodiscard]] double beats() const { return 4.0 * bars * repeats; }
+    [[nodiscard]] double beats() const { return static_cast<double>(kBeatsPerBar) * bars * repeats; }
 };
 
 inline constexpr std::size_t kMostScenes = 64;

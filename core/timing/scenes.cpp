@@ -1,6 +1,7 @@
 #include "timing/scenes.h"
 
 #include "engine/automation.h"
+#include "units/letters.h"
 #include "units/number.h"
 
 #include <algorithm>
@@ -11,7 +12,6 @@
 namespace lariat {
 namespace {
 
-constexpr double kBeatsPerBar = 4.0;
 constexpr double kReactSeconds = 0.3;
 constexpr double kHpPerSecond = 120.0;
 constexpr double kHpPerRow = 26.0;      ///< a row is 133 mm high
@@ -20,23 +20,11 @@ constexpr double kDown = 0.02;          ///< part of the travel at which a level
 constexpr double kSame = 0.02;          ///< parts of the travel that look alike
 constexpr const char* kHands[] = {"left", "right", "foot"};
 
-std::string lower(std::string_view text) {
-    std::string out(text);
-    for (char& c : out) c = static_cast<char>(c >= 'A' && c <= 'Z' ? c - 'A' + 'a' : c);
-    return out;
-}
-
-std::string_view trim(std::string_view text) {
-    while (!text.empty() && (text.front() == ' ' || text.front() == '\t')) text.remove_prefix(1);
-    while (!text.empty() && (text.back() == ' ' || text.back() == '\t' || text.back() == '\r')) text.remove_suffix(1);
-    return text;
-}
-
 /// A word at the start, by itself.
 bool takeWord(std::string_view& text, std::string_view word) {
     if (word.empty() || lower(text.substr(0, word.size())) != lower(word)) return false;
     if (text.size() > word.size() && text[word.size()] != ' ') return false;
-    text = trim(text.substr(word.size()));
+    text = trimmed(text.substr(word.size()));
     return true;
 }
 
@@ -88,7 +76,7 @@ Result<Found> takeKnob(std::string_view& text, const Patch& patch, const Library
 }
 
 Result<double> valueOf(std::string_view text, const Found& found, double tempo) {
-    text = trim(text);
+    text = trimmed(text);
     const auto value = found.knob->scale.parse(text, tempo);
     if (!value || !(*value >= found.knob->scale.min && *value <= found.knob->scale.max))
         return failure(fmt::format("\"{}\" is no setting of {} of {}: it takes {}", text, found.knob->name,
@@ -98,7 +86,7 @@ Result<double> valueOf(std::string_view text, const Found& found, double tempo) 
 
 /// "5.3" is the third beat of bar 5, in beats from the start.
 std::optional<double> barIn(std::string_view text) {
-    text = trim(text);
+    text = trimmed(text);
     const auto dot = text.find('.');
     const auto bar = parseNumber(text.substr(0, dot));
     if (!bar || *bar < 1.0 || *bar != std::floor(*bar)) return std::nullopt;
@@ -153,14 +141,14 @@ Result<Move> readMove(std::string_view text, Hand hand, const Scene& scene, cons
 std::optional<Scene> headIn(std::string_view line) {
     const auto colon = line.rfind(':');
     if (colon == std::string_view::npos) return std::nullopt;
-    std::string_view behind = trim(line.substr(colon + 1));
+    std::string_view behind = trimmed(line.substr(colon + 1));
     const auto digits = std::min(behind.find_first_not_of("0123456789"), behind.size());
     const auto bars = parseNumber(behind.substr(0, digits));
     if (!bars) return std::nullopt;
-    behind = trim(behind.substr(digits));
+    behind = trimmed(behind.substr(digits));
     if (!takeWord(behind, "bars") && !takeWord(behind, "bar")) return std::nullopt;
     Scene scene;
-    scene.name = std::string(trim(line.substr(0, colon)));
+    scene.name = std::string(trimmed(line.substr(0, colon)));
     scene.bars = static_cast<int>(std::min(*bars, 1e6));
     if (behind.empty()) return scene;
     const auto times = behind.front() == 'x' ? parseNumber(behind.substr(1)) : std::nullopt;
@@ -177,7 +165,7 @@ Result<std::vector<Scene>> readScenes(std::string_view text, const Patch& patch,
     int number = 0;
     while (!text.empty()) {
         const auto end = std::min(text.find('\n'), text.size());
-        std::string_view line = trim(text.substr(0, end));
+        std::string_view line = trimmed(text.substr(0, end));
         text.remove_prefix(std::min(end + 1, text.size()));
         ++number;
         if (line.empty() || line.front() == '#') continue;
@@ -199,7 +187,7 @@ Result<std::vector<Scene>> readScenes(std::string_view text, const Patch& patch,
             const std::string word = std::string(kHands[h]) + ":";
             if (lower(line.substr(0, word.size())) != word) continue;
             hand = static_cast<Hand>(h);
-            line = trim(line.substr(word.size()));
+            line = trimmed(line.substr(word.size()));
             break;
         }
         if (hand) {

@@ -1,5 +1,6 @@
 #include "units/scale.h"
 
+#include "units/letters.h"
 #include "units/pitch.h"
 
 #include <algorithm>
@@ -14,19 +15,6 @@ namespace {
 
 constexpr double kTravelMinutes = 600.0; // 7:00 to 5:00
 constexpr int kStartMinute = 7 * 60;
-
-std::string lower(std::string_view text) {
-    std::string out(text);
-    std::transform(out.begin(), out.end(), out.begin(),
-                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
-    return out;
-}
-
-std::string_view trimmed(std::string_view text) {
-    while (!text.empty() && std::isspace(static_cast<unsigned char>(text.front()))) text.remove_prefix(1);
-    while (!text.empty() && std::isspace(static_cast<unsigned char>(text.back()))) text.remove_suffix(1);
-    return text;
-}
 
 /// A number and what is written behind it.
 struct Written {

@@ -206,6 +206,42 @@ class HearingWindowTest : public QObject {
         QVERIFY(std::abs(o.patch().post("filter")->knobs.at("cutoff") - 160.0) > 1.0);
     }
 
+    /// A and B hold cables and steps as well while the patch is open: listed, and brought back as one step.
+    void betweenAAndBWithCablesAndSteps() {
+        Opened o;
+        SettingsPage& page = o.place().panel().settings();
+        o.place().panel().setCurrentIndex(2);
+        page.keep("A");
+        const Patch a = o.patch();
+        auto* all = page.findChild<QPushButton*>(QStringLiteral("go-all-A"));
+        QVERIFY(all->isEnabled() && !page.findChild<QPushButton*>(QStringLiteral("go-all-B"))->isEnabled());
+        QVERIFY(o.window.document().apply(
+            {RemoveCable{o.patch().cables.front().id}, SetKnob{"filter", "cutoff", 160.0}}, QStringLiteral("change")));
+        page.keep("B");
+        const auto text = [&] {
+            QString found;
+            for (const QLabel* label : page.findChildren<QLabel*>())
+                if (label->text().contains(QChar(0x2192))) found = label->text();
+            return found;
+        };
+        QVERIFY2(text().contains(QLatin1String("unplugged: ")) && text().contains(QLatin1String("160 Hz")),
+                 qPrintable(text()));
+        all->click();
+        Patch back = o.patch();
+        QCOMPARE(back.settings.size(), std::size_t{2}); // A and B are still there
+        back.settings = a.settings;
+        QVERIFY(back == a);
+        o.window.document().history().undo();
+        QCOMPARE(o.patch().cables.size(), a.cables.size() - 1);
+        // A file takes their place in the list, until another patch is open.
+        page.compareWith(QStringLiteral(LARIAT_SOURCE "/data/demo/engine-room.json"));
+        QVERIFY(text().contains(QLatin1String("engine-room.json")) && text().contains(QLatin1String("only before")));
+        page.compareWith(QStringLiteral(LARIAT_SOURCE "/README.md"));
+        QVERIFY(o.window.messages().text().contains(QLatin1String("README.md")));
+        o.window.document().startNew();
+        QVERIFY(!all->isEnabled());
+    }
+
     void latencyAndDropouts() {
         Opened o;
         o.window.sound().setBlockFrames(128);
@@ -325,6 +361,35 @@ class HearingWindowTest : public QObject {
         QTRY_VERIFY(volts("x") < -4.0f);
         QTest::mouseRelease(pad, Qt::LeftButton, {}, QPoint(2, pad->height() / 2));
         QTRY_VERIFY(volts("touch") < 1.0f);
+        // By hand without a mouse, and not for ever if the keyboard goes elsewhere.
+        pad->setFocus();
+        QTest::keyPress(pad, Qt::Key_Return);
+        QTRY_VERIFY(volts("touch") > 4.0f);
+        QTest::keyRelease(pad, Qt::Key_Return);
+        QTRY_VERIFY(volts("touch") < 1.0f);
+        QTest::keyPress(pad, Qt::Key_Return);
+        QTRY_VERIFY(volts("touch") > 4.0f);
+        o.chart().setFocus();
+        QTRY_VERIFY(volts("touch") < 1.0f);
+    }
+
+    /// The feet beside the keys: by mouse and by comma and full stop, down only while they are pressed.
+    void feetArePressed() {
+        Opened o;
+        KeyStrip& keys = o.place().keys();
+        keys.show();
+        QCoreApplication::processEvents();
+        std::vector<MidiMessage> heard;
+        connect(&o.window.sound(), &Sound::played, this, [&](const MidiMessage& m) { heard.push_back(m); });
+        const auto spot = keys.footBox(KeyStrip::Foot::Glide).center().toPoint();
+        QTest::mousePress(&keys, Qt::LeftButton, {}, spot);
+        QTest::mouseRelease(&keys, Qt::LeftButton, {}, spot);
+        keys.setFocus();
+        QTest::keyPress(&keys, Qt::Key_Comma);
+        o.chart().setFocus(); // the foot comes up with the keyboard
+        const std::vector<MidiMessage> wanted = {{0xB0, 65, 127}, {0xB0, 65, 0}, {0xB0, 64, 127}, {0xB0, 64, 0}};
+        QCOMPARE(heard, wanted);
+        QVERIFY(keys.keyBox(keys.lowest() + 36).right() < keys.footBox(KeyStrip::Foot::Latch).left());
     }
 };
 

@@ -1,8 +1,12 @@
 // The house that holds the places: what they share, what happens when another patch comes, files, windows, keys.
 #include "app/opened.h"
+#include "measure/measure.h"
+#include "model/audio_file.h"
 #include "model/file.h"
 #include "sheet/sheet_place.h"
 #include "shell/patch_dialog.h"
+#include "shell/render_dialog.h"
+#include "timing/stems.h"
 #include "widgets/file_dialog.h"
 
 #include <QtTest>
@@ -217,12 +221,77 @@ class HouseTest : public QObject {
     void soundGoesToAFileInTheBackground() {
         Opened o;
         const QString file = o.folder.filePath(QStringLiteral("lamp"));
-        answerNumber(3);
+        const auto part = [](RenderDialog& dialog, const char* name) {
+            return dialog.findChild<QComboBox*>(QLatin1String(name));
+        };
+        answerDialog<RenderDialog>([&](RenderDialog& dialog) {
+            dialog.findChild<QSpinBox*>(QStringLiteral("render-seconds"))->setValue(3);
+            // 32 bits need a WAV file: choosing the one gives up the other.
+            part(dialog, "render-kind")->setCurrentIndex(1);
+            QCOMPARE(part(dialog, "render-bits")->currentData().toInt(), 24);
+            part(dialog, "render-bits")->setCurrentIndex(0);
+            QCOMPARE(part(dialog, "render-kind")->currentIndex(), 0);
+            part(dialog, "render-kind")->setCurrentIndex(1);
+            part(dialog, "render-bits")->setCurrentIndex(2);
+            part(dialog, "render-rate")->setCurrentIndex(0);
+            QVERIFY(!dialog.findChild<QCheckBox*>(QStringLiteral("render-scenes"))->isEnabled()); // it has none
+            dialog.findChild<QCheckBox*>(QStringLiteral("render-stems"))->setChecked(true);
+        });
         answerFileDialog(file);
         o.action(QStringLiteral("render"))->trigger();
         QVERIFY(std::ranges::any_of(o.window.jobs().all(), [](const auto& job) { return !job->ended(); }));
-        QTRY_VERIFY_WITH_TIMEOUT(QFileInfo::exists(file + QStringLiteral(".wav")), 30'000);
-        QTRY_VERIFY(o.window.messages().text().contains(QStringLiteral("lamp.wav")));
+        QTRY_VERIFY_WITH_TIMEOUT(QFileInfo::exists(file + QStringLiteral(".flac")), 30'000);
+        QTRY_VERIFY(o.window.messages().text().contains(QStringLiteral("lamp.flac")));
+        const auto made = readAudio((file + QStringLiteral(".flac")).toStdString());
+        QVERIFY(made);
+        QCOMPARE(made->rate, 44100.0);
+        QCOMPARE(made->samples.size(), std::size_t{2 * 3 * 44100});
+        QVERIFY(measureLevel(made->samples).peak().value > 0.1);
+        const QStringList stems = QDir(file).entryList(QDir::Files);
+        QCOMPARE(stems.size(), static_cast<int>(stemsOf(o.patch(), workspace().library).size()));
+        // What was chosen is proposed the next time.
+        RenderDialog next(o.window.session(), &o.window);
+        QCOMPARE(next.format().bits, 16);
+        QCOMPARE(next.format().rate, 44100.0);
+        QSettings().remove(QStringLiteral("render"));
+    }
+
+    /// The recording follows what is heard, whatever device plays it, and ends with the window.
+    void whatIsHeardIsRecorded() {
+        Opened o;
+        const QString take = o.folder.filePath(QStringLiteral("take"));
+        const auto frames = [&] { return o.window.sound().engine().meters.frames.load(); };
+        answerFileDialog(take);
+        o.action(QStringLiteral("record-sound"))->trigger();
+        QVERIFY(o.window.sound().recording());
+        auto* shown = o.window.findChild<QPushButton*>(QStringLiteral("take"));
+        QTRY_VERIFY(shown->isVisible());
+        auto before = frames();
+        QTRY_VERIFY(frames() > before + 9600);
+        AudioSettings settings;
+        auto device = std::make_unique<SimulatedDevice>(settings);
+        SimulatedDevice* raw = device.get();
+        o.window.sound().openDevice(std::move(device)); // another one, which then goes away
+        raw->pull();
+        QTRY_VERIFY_WITH_TIMEOUT(o.window.messages().text().contains(QLatin1String("has gone away")), 10'000);
+        QVERIFY(o.window.sound().recording());
+        before = frames();
+        QTRY_VERIFY(frames() > before + 9600);
+        QTRY_VERIFY(shown->text().contains(QLatin1String("0:0")));
+        shown->click();
+        QVERIFY(!o.window.sound().recording());
+        const auto read = readAudio((take + QStringLiteral(".wav")).toStdString());
+        QVERIFY(read);
+        QVERIFY(read->samples.size() > 2 * 19200);
+        QVERIFY(measureLevel(read->samples).peak().value > 0.01);
+        // The same file from a second window: refused with a reason.
+        o.window.sound().record(take + QStringLiteral(".wav"));
+        Opened other;
+        other.window.sound().record(take + QStringLiteral(".wav"));
+        QVERIFY(!other.window.sound().recording());
+        QVERIFY(other.window.messages().text().contains(QStringLiteral("recorded to already")));
+        o.window.close();
+        QVERIFY(!o.window.sound().recording());
     }
 
     void aClosedWindowIsSilent() {

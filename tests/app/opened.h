@@ -13,6 +13,7 @@
 
 #include <QClipboard>
 #include <QComboBox>
+#include <QDialogButtonBox>
 #include <QFileDialog>
 #include <QInputDialog>
 #include <QMenuBar>
@@ -126,16 +127,16 @@ inline void answerInput(QStringList answers) {
     });
 }
 
-/// Answers the question for a whole number that the next action asks.
-inline void answerNumber(int number) {
-    QTimer::singleShot(0, [number] {
-        auto* dialog = qobject_cast<QInputDialog*>(QApplication::activeModalWidget());
+/// Fills in the dialog of that kind that the next action opens, and accepts it.
+template <class Dialog> void answerDialog(std::function<void(Dialog&)> fill) {
+    QTimer::singleShot(0, [fill] {
+        auto* dialog = qobject_cast<Dialog*>(QApplication::activeModalWidget());
         if (!dialog) {
-            QTimer::singleShot(5, [number] { answerNumber(number); });
+            QTimer::singleShot(5, [fill] { answerDialog<Dialog>(fill); });
             return;
         }
-        dialog->setIntValue(number);
-        dialog->accept();
+        fill(*dialog);
+        dialog->findChild<QDialogButtonBox*>()->button(QDialogButtonBox::Ok)->click();
     });
 }
 

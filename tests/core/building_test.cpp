@@ -1,6 +1,7 @@
 // Moves: inserting, splitting, doubling a voice, morphing, and what a plug breaks.
 #include "building/breaks.h"
 #include "building/capacity.h"
+#include "building/differences.h"
 #include "building/flow.h"
 #include "building/insert.h"
 #include "building/morph.h"
@@ -9,6 +10,7 @@
 #include "building/voice.h"
 #include "library/check.h"
 #include "support/patches.h"
+#include "timing/pattern_edits.h"
 
 #include <QtTest>
 
@@ -148,6 +150,45 @@ class BuildingTest : public QObject {
         const Patch all = after(locked, morph(locked, library(), a, b, 1.0));
         QCOMPARE(all.post("osc")->knobs.at("fine"), 2.0);
         QVERIFY(!applyEdit(locked, SetKnob{"osc", "fine", 0}));
+    }
+
+    /// What is different is said once each, both ways round; what only stands elsewhere is not.
+    void differencesAreNamed() {
+        PatchMaker maker = voice();
+        const Patch before = maker.make();
+        QVERIFY(differences(before, before, library()).empty());
+        const auto cable = between(before, "osc.saw", "vca.in");
+        const Patch now = after(before, {RemoveCable{cable->id}, TieCable{{"osc", "pulse"}, {"vca", "in"}, 0, {}, {}},
+                                         SetKnob{"osc", "fine", -3.0}, SetTitle{"Another"}});
+        const auto text = [](const std::vector<Sentence>& all) {
+            QStringList lines;
+            for (const Sentence& one : all) lines << QString::fromStdString(one.str());
+            return lines;
+        };
+        const QStringList there = text(differences(before, now, library()));
+        QCOMPARE(there.size(), 4);
+        QCOMPARE(there[0], QStringLiteral("the title: Untitled → Another"));
+        QVERIFY(there[1].startsWith(QLatin1String("unplugged: osc saw to vca in")));
+        QVERIFY(there[2].startsWith(QLatin1String("tied: osc pulse to vca in")));
+        QVERIFY(there[3].contains(QLatin1String("osc Fine: ")) && there[3].contains(QLatin1String("→")));
+        const QStringList back = text(differences(now, before, library()));
+        QVERIFY(back[1].startsWith(QLatin1String("unplugged: osc pulse")) &&
+                back[2].startsWith(QLatin1String("tied: osc saw")));
+
+        // Steps, line by line and variation by variation.
+        Pattern pattern = *before.pattern("tracks");
+        pattern = *withLine(pattern, {"tracks", false, 0}, 1, "d3 - e3");
+        const Patch stepped = after(before, {SetPattern{"tracks", std::make_shared<const Pattern>(pattern)}});
+        const QStringList steps = text(differences(before, stepped, library()));
+        QCOMPARE(steps.size(), 1);
+        QVERIFY2(steps[0].startsWith(QLatin1String("tracks track 1 B: ")) &&
+                     steps[0].endsWith(QLatin1String("D3 - E3")),
+                 qPrintable(steps[0]));
+        // The order of rows and posts is none.
+        Patch turned = before;
+        std::ranges::reverse(turned.cables);
+        std::ranges::reverse(turned.posts);
+        QVERIFY(differences(before, turned, library()).empty());
     }
 
     void thePathOfAJack() {

@@ -1,4 +1,5 @@
 // Contour: exact stage times, curves, and what gates and triggers do to it.
+#include "building/capacity.h"
 #include "engine/envelope_shape.h"
 #include "measure/measure.h"
 #include "support/analysis.h"
@@ -327,6 +328,34 @@ class ContourTest : public QObject {
             }
         const Patch other = PatchMaker().post("osc", "keel", "a").make();
         QVERIFY(!envelopeShape(other.posts[0], *workspace().library.part(other.posts[0]), std::nullopt));
+    }
+
+    /// The function generator's picture: rise and fall as they are set, and what its related outputs do.
+    void aFunctionHasItsPicture() {
+        const Patch empty = PatchMaker("tower-case").make();
+        const auto free = freeParts(empty, workspace().library, workspace().housing(empty), "function-generator");
+        QVERIFY(!free.empty());
+        const auto shapeOf = [&](double rise, double fall) {
+            PatchMaker maker("tower-case");
+            const Patch patch = maker.post("f", free.front().slot->id, free.front().part->id)
+                                    .knob("f", "rise", rise)
+                                    .knob("f", "fall", fall)
+                                    .make();
+            return *envelopeShape(patch.posts[0], *workspace().library.part(patch.posts[0]), std::nullopt);
+        };
+        const EnvelopeShape shape = shapeOf(0.3, 0.1);
+        QVERIFY(shape.function);
+        QVERIFY(std::abs(shape.attackEnd - 0.3) < 1e-6 && std::abs(shape.releaseEnd - 0.4) < 1e-6);
+        const auto at = [&](double seconds) {
+            return static_cast<double>(shape.volts[static_cast<std::size_t>(seconds / shape.seconds *
+                                                                            static_cast<double>(shape.volts.size()))]);
+        };
+        QVERIFY(std::abs(at(0.15) - 4.0) < 0.1);
+        QVERIFY(at(0.295) > 7.7);
+        QVERIFY(std::abs(at(0.35) - 4.0) < 0.3);
+        QVERIFY(std::abs(at(0.405)) < 0.2);
+        QCOMPARE(shape.related.size(), std::size_t{4});
+        QCOMPARE(shape.related[0].size(), shape.volts.size());
     }
 };
 

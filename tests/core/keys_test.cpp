@@ -40,6 +40,49 @@ class KeysTest : public QObject {
     Q_OBJECT
 
   private Q_SLOTS:
+    /// The feet: a latch holds what is let go until it comes up; a glide is heard only while it is down.
+    void feetLatchAndGlideWhileTheyAreDown() {
+        const auto foot = [](int which, bool down) {
+            return MidiMessage{0xB0, static_cast<std::uint8_t>(which), static_cast<std::uint8_t>(down ? 127 : 0)};
+        };
+        Rig rig("keys");
+        rig.setup.material.performance = played({{0.2, on(60)},
+                                                 {0.4, foot(64, true)},
+                                                 {0.6, off(60)},
+                                                 {1.0, foot(64, false)},
+                                                 {1.4, on(64)},
+                                                 {1.6, off(64)}});
+        rig.run(1.0);
+        QCOMPARE(rig.falling("gate-1").size(), std::size_t{2});
+        QVERIFY(std::abs(rig.falling("gate-1")[0] - 0.5) < 1e-4); // the foot, not the key
+        QVERIFY(std::abs(rig.falling("gate-1")[1] - 0.8) < 1e-4);
+
+        Rig glides("keys");
+        glides.setup.material.performance = played({{0.0, on(60)},
+                                                    {0.2, on(72)},
+                                                    {1.0, foot(65, false)},
+                                                    {1.2, on(60)},
+                                                    {2.0, foot(65, true)},
+                                                    {2.2, on(72)}});
+        glides.set("glide", 0.2).run(1.5);
+        QVERIFY(std::abs(at(glides, "pitch-1", 0.2) - 0.5) < 0.01); // nobody spoke of feet: the knob alone
+        QVERIFY(std::abs(at(glides, "pitch-1", 0.61)) < 1e-6);      // up: at once
+        QVERIFY(std::abs(at(glides, "pitch-1", 1.2) - 0.5) < 0.01); // down: in a straight line again
+
+        // Low + high: the interval stays while the foot is down.
+        Rig duo("keys");
+        duo.setup.material.performance = played({{0.2, on(60)},
+                                                 {0.4, on(67)},
+                                                 {0.6, foot(64, true)},
+                                                 {0.8, off(67)},
+                                                 {1.2, foot(64, false)},
+                                                 {1.4, on(62)},
+                                                 {1.6, off(62)}});
+        duo.set("mode", 3).run(1.0);
+        QVERIFY(std::abs(at(duo, "pitch-2", 0.5) - 7.0 / 12.0) < 1e-6);
+        QVERIFY(std::abs(at(duo, "pitch-2", 0.9)) < 1e-6);
+    }
+
     void monoModesChooseTheirNote_data() {
         QTest::addColumn<double>("mode");
         QTest::addColumn<double>("volts");

@@ -64,6 +64,13 @@ class FunctionGenerator final : public StatefulBlock<FunctionGenerator> {
         write();
     }
 
+    /// Stage: 0 rise, 3 fall, 4 at rest; millivolts of the main output.
+    void tell(Told& told) const override {
+        const double place = state_.turns - std::floor(state_.turns);
+        told[0] = !state_.running ? 4 : place < state_.summit ? 0 : 3;
+        told[1] = static_cast<int>(1000.0f * kPeak * value(state_.turns, state_.summit) + 0.5f);
+    }
+
   private:
     friend class StatefulBlock<FunctionGenerator>;
 
@@ -119,6 +126,7 @@ class FunctionGenerator final : public StatefulBlock<FunctionGenerator> {
         const double fall = std::max(1.0 / f.rate(), seconds(Fall, FallCv, FallAmount, i));
         const double period = (rise + fall) * f.rate();
         const double summit = rise / (rise + fall);
+        s.summit = summit;
         const double spread =
             std::clamp(static_cast<double>(0.01f * modulated(f, Spread, SpreadCv, SpreadAmount, 12.5f)(i)), 0.0, 1.0);
         const bool cycles = f.position(Cycle) == 1 && !f.plugged(SlewIn);
@@ -236,6 +244,7 @@ class FunctionGenerator final : public StatefulBlock<FunctionGenerator> {
         Reading main;
         std::array<Reading, kRelated> related;
         double turns = 0.0;
+        double summit = 0.5;
         bool running = false;
         float slewed = 0.0f;
         float restartAt = kNone;

@@ -4,6 +4,10 @@
 // key, pitch 2 the highest, with lag on the upper one; latched, the interval stays while only one key is down. Four
 // voices: notes go round in turn, or to the first free voice; the oldest is taken if none is free. Pitch = (note -
 // 60)/12 V, bent by up to `bend range`. Velocity, modulation and pressure are value/127 · 8 V.
+//
+// Two switches for the feet, both only while they are down, as MIDI has them: controller 64 latches (low + high: the
+// interval stays; all others: keys that are let go sound on until it comes up), controller 65 glides: from its first
+// word on, pitches glide only while it is down.
 #include "blocks/parts/pulses.h"
 #include "blocks/time/played_notes.h"
 #include "blocks/types.h"
@@ -15,6 +19,10 @@ constexpr int kVoices = 4;
 enum Out { Pitch1, Gate1 = kVoices, Trigger = 2 * kVoices, Velocity, Bend, Modulation, Pressure };
 enum Control { Mode, GlideTime, UpperLag, Latch, BendRange };
 enum Modes { Last, Low, High, Duo, FourRotate, FourFirst };
+
+constexpr int kLatchFoot = 64;
+constexpr int kGlideFoot = 65;
+enum class Foot { Unheard, Up, Down };
 
 class Keys final : public StatefulBlock<Keys> {
   public:
@@ -49,6 +57,7 @@ class Keys final : public StatefulBlock<Keys> {
         State& s = state_;
         s.held = {};
         s.voices = {};
+        s.waiting = {};
         for (PulseWriter& gate : s.gates) gate.drop(at);
     }
 
@@ -69,6 +78,11 @@ class Keys final : public StatefulBlock<Keys> {
         State& s = state_;
         if (letsGo(m)) return letGo(at);
         const bool on = m.kind() == 0x90 && m.data2 > 0;
+        if (on) s.waiting[idx(m.data1)] = false;
+        if (!on && (m.kind() == 0x80 || m.kind() == 0x90) && s.latchFoot && frame.position(Mode) != Duo) {
+            s.waiting[idx(m.data1)] = true;
+            return;
+        }
         if (on || m.kind() == 0x80 || m.kind() == 0x90) {
             on ? s.held.press(m.data1) : s.held.release(m.data1);
             if (on) {
@@ -80,13 +94,27 @@ class Keys final : public StatefulBlock<Keys> {
         }
         if (m.kind() == 0xE0) s.bend = static_cast<float>((m.data2 << 7 | m.data1) - 8192) / 8192.0f;
         if (m.kind() == 0xB0 && m.data1 == 1) s.modulation = 8.0f * static_cast<float>(m.data2) / 127.0f;
+        if (m.kind() == 0xB0 && m.data1 == kLatchFoot) latch(frame, at, m.data2 >= 64);
+        if (m.kind() == 0xB0 && m.data1 == kGlideFoot) s.glideFoot = m.data2 >= 64 ? Foot::Down : Foot::Up;
         if (m.kind() == 0xD0) s.pressure = 8.0f * static_cast<float>(m.data1) / 127.0f;
+    }
+
+    void latch(const Frame& frame, double at, bool down) {
+        State& s = state_;
+        s.latchFoot = down;
+        for (int key = 0; key < 128 && !down; ++key) {
+            if (!s.waiting[idx(key)]) continue;
+            s.waiting[idx(key)] = false;
+            s.held.release(key);
+            note(frame, at, key, false);
+        }
     }
 
     void note(const Frame& frame, double at, int note, bool on) {
         State& s = state_;
         const int mode = frame.position(Mode);
-        const float glide = frame.control(GlideTime).start * static_cast<float>(frame.rate());
+        const float glide =
+            s.glideFoot == Foot::Up ? 0.0f : frame.control(GlideTime).start * static_cast<float>(frame.rate());
         if (mode >= FourRotate) {
             const auto policy = mode == FourRotate ? VoiceAllocator::Policy::Rotate : VoiceAllocator::Policy::FirstFree;
             const int v = on ? s.voices.press(note, kVoices, policy) : s.voices.release(note);
@@ -106,7 +134,7 @@ class Keys final : public StatefulBlock<Keys> {
         if (mode == Duo) {
             const int low = s.held.low();
             if (s.held.count() > 1) s.interval = s.held.high() - low;
-            const bool latched = frame.position(Latch) == 1;
+            const bool latched = s.latchFoot || frame.position(Latch) == 1;
             const float lag = frame.control(UpperLag).start * static_cast<float>(frame.rate());
             s.pitch[0].to(noteVolts(low), glide);
             s.pitch[1].to(noteVolts(latched ? low + s.interval : s.held.high()), std::max(glide, lag));
@@ -125,6 +153,9 @@ class Keys final : public StatefulBlock<Keys> {
         Glide pitch[kVoices];
         PulseWriter gates[kVoices];
         PulseWriter trigger;
+        std::array<bool, 128> waiting{}; ///< let go while the foot latches
+        bool latchFoot = false;
+        Foot glideFoot = Foot::Unheard;
         int interval = 0;
         float velocity = 0.0f;
         float bend = 0.0f;
