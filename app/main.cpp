@@ -1,6 +1,7 @@
 // lariat: the window.
 #include "places.h"
 #include "screenshot.h"
+#include "shell/interface_scale.h"
 #include "shell/language.h"
 #include "shell/main_window.h"
 #include "shell/preferences.h"
@@ -15,9 +16,10 @@
 #include <functional>
 
 int main(int argc, char** argv) {
+    QCoreApplication::setApplicationName(QStringLiteral("lariat"));
+    QCoreApplication::setOrganizationName(QStringLiteral("lariat"));
+    lariat::prepareScale(argc, argv);
     QApplication app(argc, argv);
-    QApplication::setApplicationName(QStringLiteral("lariat"));
-    QApplication::setOrganizationName(QStringLiteral("lariat"));
     QApplication::setApplicationVersion(QStringLiteral("0.1.0"));
     QApplication::setDesktopFileName(QStringLiteral("org.lariat.Lariat"));
     QIcon icon;

@@ -66,6 +66,7 @@ void addRender(CLI::App& app, Context& context);
 void addMeasure(CLI::App& app, Context& context);
 void addTie(CLI::App& app, Context& context);
 void addSheet(CLI::App& app, Context& context);
+void addScales(CLI::App& app, Context& context);
 void addDiff(CLI::App& app, Context& context);
 void addPattern(CLI::App& app, Context& context);
 void addResponses(CLI::App& app, Context& context);

@@ -2,19 +2,23 @@
 #include "cli/commands.h"
 #include "library/check.h"
 #include "library/midi_file.h"
+#include "library/own_scales.h"
 #include "model/file.h"
 #include "model/pattern_text.h"
 #include "timing/clocks.h"
 #include "timing/forecast.h"
+#include "timing/keep.h"
 #include "timing/pattern_edits.h"
 #include "timing/pattern_midi.h"
 #include "timing/reckon.h"
 #include "timing/scenes.h"
+#include "units/key.h"
 #include "units/number.h"
 #include "units/pitch.h"
 
 #include <algorithm>
 #include <iostream>
+#include <sstream>
 
 #include <CLI/CLI.hpp>
 #include <fmt/format.h>
@@ -124,6 +128,7 @@ struct PatternOptions : Destination {
     std::optional<int> lock;
     std::filesystem::path fromMidi;
     std::filesystem::path toMidi;
+    std::optional<double> keep;
     std::optional<int> channel;
     std::string note;
     int quantize = 100;
@@ -301,7 +306,8 @@ void answerForecast(const Patch& patch, const Library& library, const std::strin
     Json all = Json::array();
     for (const Forecast& forecast : need(forecastOf(patch, library, post))) {
         if (!json) {
-            fmt::print("{}\n", forecast.text.str());
+            fmt::print("{}{}\n", forecast.text.str(),
+                       forecast.mover.empty() ? "" : fmt::format("; {}", forecast.mover.str()));
             continue;
         }
         Json spans = Json::array();
@@ -310,6 +316,7 @@ void answerForecast(const Patch& patch, const Library& library, const std::strin
                        {"what", forecast.kind == Fact::Kind::Sustain ? "sustain" : "tail"},
                        {"now", forecast.holdsNow},
                        {"spans", spans},
+                       {"knob", forecast.knob},
                        {"text", forecast.text.str()}});
     }
     if (json) std::cout << dump(all);
@@ -326,7 +333,8 @@ void addPattern(CLI::App& app, Context& context) {
                  "  lariat-cli pattern mine.json --lane 2 --variation B --words \"x... x.X.\" --out new.json\n"
                  "  lariat-cli pattern mine.json --track 1 --rotate 1 --transpose -12 --in-place\n"
                  "  lariat-cli pattern mine.json --track 1 --from-midi tune.mid --channel 1 --in-place\n"
-                 "  lariat-cli pattern mine.json --track 1 --to-midi tune.mid");
+                 "  lariat-cli pattern mine.json --track 1 --to-midi tune.mid\n"
+                 "  lariat-cli pattern mine.json --post quantizer --keep 8 --in-place");
     command->add_option("patch", options->file, "Patch file")->required();
     command->add_option("--post", options->post, "The sequencer; needed where there are several");
     command->add_option("--variation", options->variation, "A to H; one that is not written begins as a copy of A");
@@ -360,10 +368,21 @@ void addPattern(CLI::App& app, Context& context) {
         ->check(CLI::Range(1, 16));
     command->add_option("--note", options->note, "Of a lane: the note that is its hit");
     command->add_option("--quantize", options->quantize, "Per cent of the way to the step")->check(CLI::Range(0, 100));
+    command
+        ->add_option("--keep", options->keep,
+                     "Run so many seconds, and take what a quantizer records meanwhile into its slot")
+        ->check(CLI::Range(0.1, 600.0));
     options->addOptions(*command);
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
+        if (options->keep) {
+            const Sequencer sequencer = sequencerNamed(patch, workspace.library, options->post);
+            Pattern kept = need(recordedPattern(patch, workspace.library, sequencer.post, *options->keep));
+            patch = need(applyEdit(patch, SetPattern{std::move(kept)}));
+            options->write(patch);
+            return show(patch, workspace.library, sequencer.post, context.json);
+        }
         if (!options->changes() && !(options->fromMidi.empty() && options->toMidi.empty()))
             refuse("choose the line with --track or --lane");
         if (!options->changes()) {
@@ -535,6 +554,52 @@ void addScenes(CLI::App& app, Context& context) {
         }
         fmt::print("{}", writeScenes(patch.scenes, patch, workspace.library));
         for (const SceneWarning& warning : warnings) fmt::print("# {}\n", warning.text.str());
+    });
+}
+
+void addScales(CLI::App& app, Context& context) {
+    struct Options {
+        std::string name;
+        std::string notes;
+    };
+    auto options = std::make_shared<Options>();
+    auto* command = app.add_subcommand("scales", "The scales of quantizers, and those that you keep of your own");
+    giveExamples(*command, "  lariat-cli scales\n"
+                           "  lariat-cli scales --save \"harbour\" --notes \"d f g a c\"");
+    auto* name = command->add_option("--save", options->name, "Keep a scale under this name");
+    command->add_option("--notes", options->notes, "Its notes, the root first")->needs(name);
+    name->needs(command->get_option("--notes"));
+    command->callback([options, &context] {
+        const std::filesystem::path folder = ownDataFolder();
+        if (!options->name.empty()) {
+            unsigned mask = 0;
+            std::optional<int> root;
+            std::istringstream words(options->notes);
+            for (std::string word; words >> word;) {
+                const auto note = parseNote(word.find_first_of("0123456789") == std::string::npos ? word + "4" : word);
+                if (!note) refuse(fmt::format("\"{}\" is no note; write d, f#, Bb", word));
+                if (!root) root = *note;
+                mask |= 1u << ((*note - *root) % 12 + 12) % 12;
+            }
+            if (!root) refuse("name at least one note, the root");
+            need(saveScale(folder, {options->name, mask}));
+        }
+        const auto degrees = [](unsigned mask) {
+            std::string out;
+            for (int n = 0; n < 12; ++n)
+                if (mask & (1u << n)) out += fmt::format("{}{}", out.empty() ? "" : " ", n);
+            return out;
+        };
+        Json all = Json::array();
+        const auto tell = [&](const std::string& scale, unsigned mask, bool own) {
+            if (context.json)
+                all.push_back({{"name", scale}, {"semitones", degrees(mask)}, {"own", own}});
+            else
+                fmt::print("{:<18} {}{}\n", scale, degrees(mask), own ? "  (own)" : "");
+        };
+        for (const NamedScale& scale : kNamedScales) tell(scale.name, scale.mask, false);
+        for (const OwnScale& scale : ownScales(folder)) tell(scale.name, scale.mask, true);
+        if (context.json) std::cout << dump(all);
     });
 }
 

@@ -13,8 +13,11 @@ cd /
 "$root/usr/bin/lariat" --picture "$root/window.png" --size 1280x800 --language de
 [ "$(head -c 4 "$root/window.png" | tail -c 3)" = PNG ]
 for file in applications/org.lariat.Lariat.desktop mime/packages/org.lariat.Lariat.xml \
-    metainfo/org.lariat.Lariat.metainfo.xml icons/hicolor/scalable/apps/org.lariat.Lariat.svg man/man1/lariat.1 \
-    man/man1/lariat-cli.1; do
+    metainfo/org.lariat.Lariat.metainfo.xml icons/hicolor/scalable/apps/org.lariat.Lariat.svg man/man1/lariat.1.gz \
+    man/man1/lariat-cli.1.gz; do
     [ -s "$root/usr/share/$file" ] || { echo "$file was not installed" >&2; exit 1; }
 done
+# The package is one that Debian's own checker has nothing against.
+(cd "$1" && cpack -G DEB -B "$root/package" >/dev/null)
+lintian --fail-on error --allow-root "$root"/package/*.deb
 echo "what was installed starts"

@@ -78,6 +78,7 @@ QString Inspector::wording() const {
 
 void Inspector::refresh() {
     if ((knobs_ && knobs_->busy()) || (cable_ && cable_->busy())) return; // the page stays under the hand
+    if (knobs_ && knobs_->learning() && session_.selection.post() == post_) return;
     const QString words = wording();
     if (words != shown_) {
         shown_ = words;

@@ -2,6 +2,7 @@
 
 #include "engine/graph.h"
 #include "library/meaning.h"
+#include "library/midi_table.h"
 #include "library/reach.h"
 #include "look/fonts.h"
 #include "look/text.h"
@@ -104,6 +105,7 @@ void KnobPanel::refresh() {
     if (!post) return;
     const PartInfo& part = *session_.document.library().part(*post);
     if (envelope_) showEnvelope(*post, part);
+    if (midi_) midi_->refresh();
     for (const auto& [id, knob] : knobs_) {
         knob->showValue(knobInForce(session_.document.patch(), *post, part, *part.knob(id)).value);
         markKnob(*knob, *post, id);
@@ -155,7 +157,7 @@ void KnobPanel::addKnobs(const Post& post, const PartInfo& part) {
     grid->setSpacing(0);
     int count = 0;
     for (const KnobInfo& info : part.knobs) {
-        if (info.scale.taper == Taper::Switch) continue;
+        if (info.scale.taper == Taper::Switch || inMidiTable(part, info)) continue;
         // What the knob does now may be another thing than without plugs; its place on the dial is the same.
         const KnobInForce now = knobInForce(session_.document.patch(), post, part, info);
         const Scale scale = *now.scale;
@@ -189,8 +191,17 @@ void KnobPanel::addKnobs(const Post& post, const PartInfo& part) {
     else
         delete grid;
     for (const KnobInfo& info : part.knobs)
-        if (info.scale.taper == Taper::Switch) addSwitch(post, info);
+        if (info.scale.taper == Taper::Switch && !inMidiTable(part, info)) addSwitch(post, info);
     addSources(post, part);
+    if (midiTableOf(post, part)) {
+        midi_ = new MidiTableView(session_, post.id);
+        layout_->addWidget(midi_);
+    }
+    if (part.has("quantizer")) {
+        scales_ = new ScaleTools(session_, post.id);
+        layout_->addWidget(scales_);
+        connect(scales_, &ScaleTools::message, this, &KnobPanel::message);
+    }
     addRegister(post, part);
 }
 

@@ -4,6 +4,8 @@
 #include "shell/session.h"
 #include "widgets/envelope_picture.h"
 #include "widgets/knob.h"
+#include "widgets/midi_table_view.h"
+#include "widgets/scale_tools.h"
 
 #include <QComboBox>
 #include <QVBoxLayout>
@@ -24,6 +26,8 @@ class KnobPanel : public QWidget {
     [[nodiscard]] EnvelopePicture* envelope() const { return envelope_; }
     /// A hand is on one of them: nothing may be made anew under it.
     [[nodiscard]] bool busy() const;
+    /// It listens to the keys for a scale.
+    [[nodiscard]] bool learning() const { return scales_ && scales_->learning(); }
     /// Shows where they stand in the patch.
     void refresh();
     /// Shows what moves without an edit.
@@ -49,6 +53,8 @@ class KnobPanel : public QWidget {
     std::string post_;
     QVBoxLayout* layout_;
     EnvelopePicture* envelope_ = nullptr; ///< of a contour
+    MidiTableView* midi_ = nullptr;       ///< of a converter
+    ScaleTools* scales_ = nullptr;        ///< of a quantizer
     std::map<std::string, Knob*> knobs_;
     std::map<std::string, QComboBox*> switches_;
 };

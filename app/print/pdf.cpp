@@ -38,6 +38,8 @@ class Printer {
         cables();
         knobs();
         pattern();
+        lines("Scenes", sheet_.scenes);
+        for (const SheetLine& table : sheet_.tables) lines(table.name.c_str(), table.steps);
         lines("Should read at the way out", sheet_.expect);
         lines("Behind the panel", sheet_.normals);
         lines("Findings still open", sheet_.findings);

@@ -10,6 +10,8 @@
 #include <QSettings>
 #include <QVBoxLayout>
 
+#include <cmath>
+
 namespace lariat {
 namespace {
 
@@ -18,6 +20,8 @@ constexpr const char* kDevice = "audio/device";
 constexpr const char* kLanguage = "language";
 constexpr const char* kBlock = "audio/block";
 constexpr const char* kMidi = "midi/device";
+constexpr const char* kScale = "scale";
+constexpr int kScales[] = {100, 125, 150, 175, 200, 250, 300};
 constexpr unsigned kBlocks[] = {64, 128, 256, 512, 1024, 2048};
 constexpr unsigned kUsualBlock = 512;
 
@@ -38,6 +42,9 @@ unsigned Preferences::blockFrames() {
 }
 QString Preferences::midi() {
     return QSettings().value(QLatin1String(kMidi)).toString();
+}
+double Preferences::scale() {
+    return 0.01 * QSettings().value(QLatin1String(kScale), 0).toInt();
 }
 
 Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(parent), session_(session) {
@@ -60,6 +67,15 @@ Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(pare
     theme_->setCurrentIndex(theme_->findData(themeName(theme())));
     form->addRow(tr("Look"), theme_);
     form->addRow(tr("Language"), language_);
+    auto* scale = new QComboBox;
+    scale->setObjectName(QStringLiteral("scale"));
+    scale->addItem(tr("As the system's text"), 0);
+    for (const int percent : kScales) scale->addItem(tr("%1 %").arg(percent), percent);
+    scale->setCurrentIndex(std::max(0, scale->findData(static_cast<int>(std::lround(100.0 * Preferences::scale())))));
+    scale->setToolTip(tr("Takes effect when Lariat is started again."));
+    form->addRow(tr("Size of everything"), scale);
+    connect(scale, &QComboBox::activated, this,
+            [scale] { QSettings().setValue(QLatin1String(kScale), scale->currentData()); });
     device_ = new QComboBox;
     device_->setObjectName(QStringLiteral("device"));
     device_->addItem(tr("First one there is"), QString());

@@ -23,6 +23,8 @@ class Preferences : public QDialog {
     [[nodiscard]] static QString language();
     [[nodiscard]] static unsigned blockFrames();
     [[nodiscard]] static QString midi();
+    /// Size of everything, as a factor; 0: as large as the system's text asks for.
+    [[nodiscard]] static double scale();
 
   Q_SIGNALS:
     void themeChosen(Theme theme);

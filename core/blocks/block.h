@@ -183,7 +183,7 @@ struct Setup {
 
 /// What a block tells of itself while it runs: step now playing, stage now active, bits of a register. What each number
 /// is stands at the block's `tell`.
-using Told = std::array<int, 16>;
+using Told = std::array<int, 32>;
 
 class Block {
   public:

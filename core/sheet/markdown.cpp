@@ -64,6 +64,8 @@ std::string writeMarkdown(const Sheet& sheet) {
     if (!sheet.pattern.empty()) out += "\n## Pattern\n\n";
     for (const SheetLine& line : sheet.pattern) out += fmt::format("- {}: {}\n", line.name, fmt::join(line.steps, " "));
 
+    list(out, "Scenes", sheet.scenes);
+    for (const SheetLine& table : sheet.tables) list(out, table.name.c_str(), table.steps);
     list(out, "Should read at the way out", sheet.expect);
     list(out, "Findings still open", sheet.findings);
     list(out, "Found, and meant", sheet.kept);

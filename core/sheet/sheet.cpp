@@ -1,12 +1,15 @@
 #include "sheet/sheet.h"
 
 #include "library/meaning.h"
+#include "library/midi_table.h"
 #include "library/tie.h"
+#include "timing/scenes.h"
 #include "units/level.h"
 #include "units/pitch.h"
 
 #include <algorithm>
 #include <map>
+#include <sstream>
 
 #include <fmt/format.h>
 
@@ -41,6 +44,7 @@ SheetPost postOf(const Observation& o, const Post& post) {
     if (const Slot* slot = o.housing ? o.housing->slot(post.slot) : nullptr)
         out.place = fmt::format("row {}, HP {}", slot->row, slot->column);
     for (const KnobInfo& knob : o.part(post.id)->knobs) {
+        if (inMidiTable(*o.part(post.id), knob)) continue; // its table says it
         const KnobInForce now = knobInForce(o.patch, post, *o.part(post.id), knob);
         const double fraction = now.scale->toFraction(now.value);
         const bool isSwitch = knob.scale.taper == Taper::Switch;
@@ -114,23 +118,59 @@ std::vector<SheetCount> countCables(const Observation& o) {
     return out;
 }
 
+/// Every line of every variation; of those behind A only what is different.
 std::vector<SheetLine> patternOf(const Patch& patch) {
     std::vector<SheetLine> out;
-    for (const Pattern& pattern : patch.patterns) {
-        for (const Track& track : pattern.tracks) {
-            SheetLine line{track.name, {}};
-            for (const Step& step : track.steps)
-                line.steps.push_back(step.kind == Step::Kind::Rest  ? "rest"
-                                     : step.kind == Step::Kind::Tie ? "tie"
-                                                                    : noteName(step.note) + (step.accent ? "!" : ""));
-            out.push_back(std::move(line));
+    for (const Pattern& pattern : patch.patterns)
+        for (int v = 0; v <= static_cast<int>(pattern.others.size()); ++v) {
+            const auto named = [&](const std::string& name, const char* kind, std::size_t index) {
+                std::string text = name.empty() ? fmt::format("{} {}", kind, index + 1) : name;
+                if (!pattern.others.empty()) text += fmt::format(" {}", static_cast<char>('A' + v));
+                return text;
+            };
+            const auto& tracks = pattern.tracksOf(v);
+            for (std::size_t t = 0; t < tracks.size(); ++t) {
+                if (v > 0 && t < pattern.tracks.size() && tracks[t].steps == pattern.tracks[t].steps) continue;
+                SheetLine line{named(tracks[t].name, "track", t), {}};
+                for (const Step& step : tracks[t].steps)
+                    line.steps.push_back(step.kind == Step::Kind::Rest ? "rest"
+                                         : step.kind == Step::Kind::Tie
+                                             ? "tie"
+                                             : noteName(step.note) + (step.accent ? "!" : ""));
+                out.push_back(std::move(line));
+            }
+            const auto& lanes = pattern.lanesOf(v);
+            for (std::size_t l = 0; l < lanes.size(); ++l) {
+                if (v > 0 && l < pattern.lanes.size() && lanes[l].hits == pattern.lanes[l].hits) continue;
+                SheetLine line{named(lanes[l].name, "lane", l), {}};
+                for (const Hit hit : lanes[l].hits)
+                    line.steps.emplace_back(hit == Hit::Accent ? "X" : hit == Hit::Hit ? "x" : "·");
+                out.push_back(std::move(line));
+            }
         }
-        for (const Lane& lane : pattern.lanes) {
-            SheetLine line{lane.name, {}};
-            for (const Hit hit : lane.hits)
-                line.steps.emplace_back(hit == Hit::Accent ? "X" : hit == Hit::Hit ? "x" : "·");
-            out.push_back(std::move(line));
-        }
+    return out;
+}
+
+/// Scenes in words, a line each.
+std::vector<std::string> scenesOf(const Observation& o) {
+    std::vector<std::string> lines;
+    if (o.patch.scenes.empty()) return lines;
+    std::istringstream words(writeScenes(o.patch.scenes, o.patch, *o.library));
+    for (std::string line; std::getline(words, line);)
+        if (!line.empty()) lines.push_back(line);
+    return lines;
+}
+
+std::vector<SheetLine> tablesOf(const Observation& o) {
+    std::vector<SheetLine> out;
+    for (const Post& post : o.patch.posts) {
+        const auto table = midiTableOf(post, *o.part(post.id));
+        if (!table) continue;
+        SheetLine line{fmt::format("{}: {}", post.name, table->name), {}};
+        for (const MidiPort& port : table->ports)
+            if (port.gives != MidiFunction::None)
+                line.steps.push_back(fmt::format("{}: {}, {}", port.port, functionText(port), channelText(port)));
+        out.push_back(std::move(line));
     }
     return out;
 }
@@ -151,6 +191,8 @@ Sheet makeSheet(const Observation& o, const std::vector<Finding>& findings) {
     sheet.rows = rowsOf(o);
     sheet.cables = countCables(o);
     sheet.pattern = patternOf(o.patch);
+    sheet.scenes = scenesOf(o);
+    sheet.tables = tablesOf(o);
     for (const NormalInEffect& normal : buildGraph(o.patch, *o.library).normals)
         sheet.normals.push_back(fmt::format("{} feeds {} behind the panel", tieName(normal.from, o.patch, *o.library),
                                             tieName(normal.to, o.patch, *o.library)));

@@ -67,6 +67,8 @@ struct Sheet {
     std::vector<SheetRow> rows;
     std::vector<SheetCount> cables;
     std::vector<SheetLine> pattern;
+    std::vector<std::string> scenes;  ///< scenes and moves in words, in their order
+    std::vector<SheetLine> tables;    ///< what ports of MIDI converters give, by converter
     std::vector<std::string> normals; ///< "Contour 1 gate feeds Contour 2 gate"
     std::vector<std::string> expect;  ///< what the meters should say at the way out
     std::vector<std::string> findings;

@@ -52,6 +52,15 @@ Sentence textOf(const Forecast& forecast, const std::string& name) {
                : say("{}: from {:.0f} to {:.0f} BPM every tail ends in time", name, std::ceil(from), std::floor(to));
 }
 
+/// The knob whose stage is in the way: for sustain the longer one before it, for a tail the stage that ends it.
+const KnobInfo* moverOf(const Patch& patch, const Library& library, const Forecast& forecast) {
+    const Post& post = *patch.post(forecast.post);
+    const EnvelopeKnobs knobs = envelopeKnobs(*library.part(post));
+    if (forecast.kind == Fact::Kind::Tail) return knobs.release ? knobs.release : knobs.decay;
+    if (!knobs.attack || !knobs.decay) return knobs.decay ? knobs.decay : knobs.attack;
+    return knobValue(post, *knobs.attack) > knobValue(post, *knobs.decay) ? knobs.attack : knobs.decay;
+}
+
 /// Runs at tempos, each once.
 class Tempos {
   public:
@@ -125,6 +134,12 @@ Result<std::vector<Forecast>> forecastOf(const Patch& patch, const Library& libr
             open = good;
         }
         forecast.text = textOf(forecast, patch.post(question.post)->name);
+        const bool always =
+            forecast.spans.size() == 1 && forecast.spans.front() == std::pair(grid.front(), grid.back());
+        if (const KnobInfo* knob = always ? nullptr : moverOf(patch, library, forecast)) {
+            forecast.knob = knob->id;
+            forecast.mover = say("its {} moves that", knob->name);
+        }
         out.push_back(std::move(forecast));
     }
     return out;

@@ -23,6 +23,8 @@ struct Forecast {
     bool wanted = true; ///< it is a fault if it does not hold; tails of what a gate holds may run on
     std::vector<std::pair<double, double>> spans{}; ///< tempos between which it holds, slowest first
     Sentence text;                                  ///< "up to 131 BPM every note reaches sustain"
+    std::string knob{}; ///< that moves those tempos; empty: it holds at all of them, or the panel has none
+    Sentence mover{};   ///< "its Decay moves that"
 };
 
 /// Everything that can be foretold of the contours that a sequencer opens. Tempos are found by halving to a tenth of a

@@ -25,7 +25,7 @@ constexpr std::array<const char*, 13> kIntervals = {
     "unison", "minor second", "major second", "minor third",   "major third",   "fourth", "tritone",
     "fifth",  "minor sixth",  "major sixth",  "minor seventh", "major seventh", "octave"};
 
-std::string trimmed(double value, int digits) {
+std::string shortened(double value, int digits) {
     std::string text = fmt::format("{:.{}f}", value, digits);
     if (text.find('.') == std::string::npos) return text;
     while (text.back() == '0') text.pop_back();
@@ -34,14 +34,14 @@ std::string trimmed(double value, int digits) {
 }
 
 std::string seconds(double s) {
-    return s < 1.0 ? fmt::format("{} ms", trimmed(1e3 * s, s < 0.01 ? 3 : 2)) : fmt::format("{} s", trimmed(s, 3));
+    return s < 1.0 ? fmt::format("{} ms", shortened(1e3 * s, s < 0.01 ? 3 : 2)) : fmt::format("{} s", shortened(s, 3));
 }
 std::string hertz(double hz) {
-    return hz >= 1000.0 ? fmt::format("{} kHz", trimmed(hz / 1000.0, 4))
-                        : fmt::format("{} Hz", trimmed(hz, hz < 10 ? 4 : 2));
+    return hz >= 1000.0 ? fmt::format("{} kHz", shortened(hz / 1000.0, 4))
+                        : fmt::format("{} Hz", shortened(hz, hz < 10 ? 4 : 2));
 }
 std::string volts(double v) {
-    return fmt::format("{} V", trimmed(v, 4));
+    return fmt::format("{} V", shortened(v, 4));
 }
 
 void add(Answers& out, Sentence what, std::string value) {
@@ -56,7 +56,7 @@ void addPitch(Answers& out, double hz) {
 }
 
 void addSamples(Answers& out, double s, const ReckonContext& context) {
-    add(out, say("samples at {} kHz", trimmed(context.rate / 1000.0, 1)), trimmed(s * context.rate, 1));
+    add(out, say("samples at {} kHz", shortened(context.rate / 1000.0, 1)), shortened(s * context.rate, 1));
 }
 
 Answers ofTempo(double bpm, const ReckonContext& context) {
@@ -81,12 +81,12 @@ Answers ofTempo(double bpm, const ReckonContext& context) {
 Answers ofTime(double s, const ReckonContext& context) {
     Answers out;
     add(out, say("rate"), hertz(1.0 / s));
-    add(out, say("tempo, if it is a quarter"), fmt::format("{} BPM", trimmed(60.0 / s, 2)));
-    add(out, say("tempo, if it is a 16th"), fmt::format("{} BPM", trimmed(15.0 / s, 2)));
+    add(out, say("tempo, if it is a quarter"), fmt::format("{} BPM", shortened(60.0 / s, 2)));
+    add(out, say("tempo, if it is a 16th"), fmt::format("{} BPM", shortened(15.0 / s, 2)));
     addSamples(out, s, context);
     if (context.tempo > 0.0)
-        add(out, say("part of a 16th at {} BPM", trimmed(context.tempo, 2)),
-            fmt::format("{} %", trimmed(100.0 * s * context.tempo / 15.0, 1)));
+        add(out, say("part of a 16th at {} BPM", shortened(context.tempo, 2)),
+            fmt::format("{} %", shortened(100.0 * s * context.tempo / 15.0, 1)));
     if (1.0 / s >= 16.0) addPitch(out, 1.0 / s);
     return out;
 }
@@ -98,8 +98,8 @@ Answers ofHertz(double hz, const ReckonContext& context) {
     add(out, say("period"), seconds(1.0 / hz));
     addSamples(out, 1.0 / hz, context);
     if (hz <= 40.0) {
-        add(out, say("tempo, if it is a quarter"), fmt::format("{} BPM", trimmed(60.0 * hz, 2)));
-        add(out, say("tempo, if it is a 16th"), fmt::format("{} BPM", trimmed(15.0 * hz, 2)));
+        add(out, say("tempo, if it is a quarter"), fmt::format("{} BPM", shortened(60.0 * hz, 2)));
+        add(out, say("tempo, if it is a 16th"), fmt::format("{} BPM", shortened(15.0 * hz, 2)));
     }
     return out;
 }
@@ -109,13 +109,13 @@ void addLevel(Answers& out, double peak) {
     if (rms <= 0.0) return;
     add(out, say("a sine of that peak, RMS"), volts(rms));
     add(out, say("a sine of that peak, peak to peak"), volts(2.0 * std::abs(peak)));
-    add(out, say("its level"), fmt::format("{} dBu", trimmed(toDbu({rms}).value, 2)));
-    add(out, say("below full scale"), fmt::format("{} dBFS", trimmed(toDbfs({std::abs(peak)}).value, 2)));
+    add(out, say("its level"), fmt::format("{} dBu", shortened(toDbu({rms}).value, 2)));
+    add(out, say("below full scale"), fmt::format("{} dBFS", shortened(toDbfs({std::abs(peak)}).value, 2)));
 }
 
 Answers ofVolts(double v) {
     Answers out;
-    add(out, say("interval at 1 V per octave"), fmt::format("{} st", trimmed(12.0 * v, 2)));
+    add(out, say("interval at 1 V per octave"), fmt::format("{} st", shortened(12.0 * v, 2)));
     if (std::abs(v) <= 9.0) {
         const double hz = toHertz({v}).value;
         add(out, say("note at 1 V per octave"), pitchText({hz}));
@@ -128,8 +128,8 @@ Answers ofVolts(double v) {
 Answers ofRatio(double ratio) {
     Answers out;
     const double cents = ratioToCents(ratio).value;
-    add(out, say("interval"), fmt::format("{} ct", trimmed(cents, 2)));
-    add(out, say("in semitones"), fmt::format("{} st", trimmed(cents / 100.0, 3)));
+    add(out, say("interval"), fmt::format("{} ct", shortened(cents, 2)));
+    add(out, say("in semitones"), fmt::format("{} st", shortened(cents / 100.0, 3)));
     add(out, say("at 1 V per octave"), volts(cents / 1200.0));
     const double within = std::abs(cents) - 1200.0 * std::floor(std::abs(cents) / 1200.0);
     const auto nearest = static_cast<std::size_t>(std::lround(within / 100.0));
@@ -209,7 +209,7 @@ std::optional<Answers> ofDivisions(std::string_view line) {
         if (!by || !(*by > 0.0 && *by <= 10000.0)) return std::nullopt;
         const double hz = line[sign] == '/' ? *pitch / *by : *pitch * *by;
         const std::string note = hz >= 8.0 && hz < 20000.0 ? pitchText({hz}) : std::string();
-        add(out, line[sign] == '/' ? say("divided by {}", trimmed(*by, 3)) : say("times {}", trimmed(*by, 3)),
+        add(out, line[sign] == '/' ? say("divided by {}", shortened(*by, 3)) : say("times {}", shortened(*by, 3)),
             hertz(hz));
         if (note.empty()) continue;
         add(out, say("which is the note"), note);
@@ -231,15 +231,15 @@ std::optional<Answers> ofLengths(const std::vector<std::string>& words, const Re
     }
     Answers out;
     add(out, say("they meet again after"), fmt::format("{} steps", whole));
-    add(out, say("in bars of 16"), trimmed(static_cast<double>(whole) / kPulsesPerBar, 3));
+    add(out, say("in bars of 16"), shortened(static_cast<double>(whole) / kPulsesPerBar, 3));
     if (context.tempo > 0.0) {
         const double s = static_cast<double>(whole) * 15.0 / context.tempo;
-        add(out, say("in 16ths at {} BPM", trimmed(context.tempo, 2)),
+        add(out, say("in 16ths at {} BPM", shortened(context.tempo, 2)),
             s < 60.0 ? seconds(s)
                      : fmt::format("{} min {:02.0f} s", static_cast<long>(s) / 60, std::fmod(std::floor(s), 60.0)));
     }
     for (const std::string& word : words)
-        add(out, say("times that {} is played", word), trimmed(static_cast<double>(whole) / *parseNumber(word), 0));
+        add(out, say("times that {} is played", word), shortened(static_cast<double>(whole) / *parseNumber(word), 0));
     return out;
 }
 
@@ -254,7 +254,7 @@ std::optional<Answers> ofAttenuator(std::string_view line) {
             return std::nullopt;
         const double left = 0.01 * part->value * whole->value;
         add(out, say("what is left"), volts(left));
-        add(out, say("in semitones at 1 V per octave"), fmt::format("{} st", trimmed(12.0 * left, 2)));
+        add(out, say("in semitones at 1 V per octave"), fmt::format("{} st", shortened(12.0 * left, 2)));
         if (part->value >= 0.0 && part->value <= 100.0)
             add(out, say("where an attenuator stands for it"), clockHand(0.01 * part->value));
         return out;
@@ -271,14 +271,14 @@ std::optional<Answers> ofAttenuator(std::string_view line) {
         if (std::isnan(semitones)) return std::nullopt;
         const double part = semitones / 12.0 / whole->value;
         add(out, say("volts that it takes"), volts(semitones / 12.0));
-        add(out, say("part of the whole"), fmt::format("{} %", trimmed(100.0 * part, 2)));
+        add(out, say("part of the whole"), fmt::format("{} %", shortened(100.0 * part, 2)));
         if (part >= 0.0 && part <= 1.0) {
             add(out, say("where an attenuator stands for it"), clockHand(part));
             add(out, say("where an attenuverter stands for it"), clockHand(0.5 + 0.5 * part));
         } else if (part >= -1.0 && part < 0.0) {
             add(out, say("where an attenuverter stands for it"), clockHand(0.5 + 0.5 * part));
         } else {
-            add(out, say("an attenuator cannot; amplify"), fmt::format("× {}", trimmed(part, 2)));
+            add(out, say("an attenuator cannot; amplify"), fmt::format("× {}", shortened(part, 2)));
         }
         return out;
     }
@@ -329,8 +329,8 @@ Result<std::vector<Reckoned>> reckon(std::string_view line, const ReckonContext&
         }
         if (unit == "db" && within(value, -300, 300)) {
             Answers out;
-            add(out, say("as a factor"), fmt::format("× {}", trimmed(toRatio({value}), 4)));
-            add(out, say("of a voltage"), fmt::format("{} %", trimmed(100.0 * toRatio({value}), 2)));
+            add(out, say("as a factor"), fmt::format("× {}", shortened(toRatio({value}), 4)));
+            add(out, say("of a voltage"), fmt::format("{} %", shortened(100.0 * toRatio({value}), 2)));
             return out;
         }
     }

@@ -1,7 +1,12 @@
 // Building in the window: every shipped patch from an empty chart, three of them by mouse; and the moves of the menus.
 #include "app/opened.h"
+#include "building/differences.h"
 #include "library/check.h"
+#include "library/midi_file.h"
 #include "library/tie.h"
+#include "shell/patch_dialog.h"
+#include "time/time_place.h"
+#include "timing/scenes.h"
 #include "widgets/finding_card.h"
 
 #include <cmath>
@@ -96,6 +101,148 @@ void chooseSources(Opened& o, const Post& wanted) {
     choose("source-tuning", wanted.tuning);
 }
 
+/// The head of the patch, in its dialog.
+void describe(Opened& o, const Patch& wanted) {
+    answerDialog<PatchDialog>([&](PatchDialog& dialog) {
+        dialog.findChild<QLineEdit*>(QStringLiteral("title"))->setText(QString::fromStdString(wanted.title));
+        dialog.findChild<QComboBox*>(QStringLiteral("key"))->setCurrentText(QString::fromStdString(wanted.key));
+        dialog.findChild<QPlainTextEdit*>(QStringLiteral("about"))->setPlainText(QString::fromStdString(wanted.about));
+    });
+    o.action(QStringLiteral("describe-patch"))->trigger();
+}
+
+/// Cables under their headings with their notes, and every line of every variation.
+QStringList sentencesOf(const Patch& wanted) {
+    const Library& library = workspace().library;
+    QStringList sentences;
+    std::pair<std::string, std::string> heading;
+    for (const Cable& cable : wanted.cables) {
+        if (heading != std::pair(cable.voice, cable.step)) {
+            heading = {cable.voice, cable.step};
+            sentences << QString::fromStdString("# " + cable.voice + " · " + cable.step);
+        }
+        sentences << QString::fromStdString(tieName(cable.from, wanted, library) + " to " +
+                                            tieName(cable.to, wanted, library));
+        if (!cable.note.empty()) sentences << QString::fromStdString("note: " + cable.note);
+    }
+    for (const auto& shared : wanted.patterns) {
+        const Pattern& pattern = *shared;
+        for (int v = 0; v <= static_cast<int>(pattern.others.size()); ++v)
+            for (const bool lane : {false, true}) {
+                const std::size_t lines = lane ? pattern.lanesOf(v).size() : pattern.tracksOf(v).size();
+                for (int i = 0; i < static_cast<int>(lines); ++i)
+                    sentences << QStringLiteral("%1 %2 %3 %4: %5")
+                                     .arg(QString::fromStdString(wanted.post(pattern.post)->name),
+                                          lane ? QStringLiteral("lane") : QStringLiteral("track"))
+                                     .arg(i + 1)
+                                     .arg(QChar(u'a' + v))
+                                     .arg(QString::fromStdString(lineText(pattern, {pattern.post, lane, i}, v)));
+            }
+    }
+    return sentences;
+}
+
+/// How lines go through their steps, and their names, in the panel of the Time place.
+void setStrides(Opened& o, const Patch& wanted) {
+    auto& time = *dynamic_cast<TimePlace*>(o.window.place(QStringLiteral("time")));
+    o.window.showPlace(QStringLiteral("time"));
+    const auto part = [&](auto* kind, const char* name) {
+        return time.findChild<std::remove_pointer_t<decltype(kind)>*>(QLatin1String(name));
+    };
+    const auto fill = [&](const std::string& name, const Stride& stride) {
+        auto* field = part(static_cast<QLineEdit*>(nullptr), "line-name");
+        field->setText(QString::fromStdString(name));
+        Q_EMIT field->editingFinished();
+        part(static_cast<QSpinBox*>(nullptr), "line-division")->setValue(stride.division);
+        part(static_cast<QComboBox*>(nullptr), "line-direction")->setCurrentIndex(static_cast<int>(stride.direction));
+        part(static_cast<QSpinBox*>(nullptr), "line-swing")
+            ->setValue(static_cast<int>(std::lround(100 * stride.swing)));
+        part(static_cast<QSpinBox*>(nullptr), "line-lock")->setValue(stride.lock);
+        part(static_cast<QCheckBox*>(nullptr), "line-triplets")->setChecked(stride.triplets);
+    };
+    for (const auto& shared : wanted.patterns) {
+        const Pattern& pattern = *shared;
+        const std::string post = named(o.patch(), wanted.post(pattern.post)->name)->id;
+        for (int v = 0; v <= static_cast<int>(pattern.others.size()); ++v)
+            for (const bool lane : {false, true}) {
+                const int lines = static_cast<int>(lane ? pattern.lanesOf(v).size() : pattern.tracksOf(v).size());
+                for (int i = 0; i < lines; ++i) {
+                    const auto at = static_cast<std::size_t>(i);
+                    time.editor().choose({post, lane, i}, {});
+                    time.editor().showVariation(post, v);
+                    QCoreApplication::processEvents();
+                    fill(lane ? pattern.lanesOf(v)[at].name : pattern.tracksOf(v)[at].name,
+                         lane ? pattern.lanesOf(v)[at].stride : pattern.tracksOf(v)[at].stride);
+                }
+            }
+    }
+    if (!wanted.scenes.empty()) {
+        QTimer::singleShot(0, [&] {
+            auto* dialog = QApplication::activeModalWidget();
+            QVERIFY(dialog);
+            dialog->findChild<QPlainTextEdit*>(QStringLiteral("scenes-text"))
+                ->setPlainText(QString::fromStdString(writeScenes(wanted.scenes, wanted, workspace().library)));
+            dialog->findChild<QPushButton*>(QStringLiteral("scenes-write"))->click();
+        });
+        o.action(QStringLiteral("write-scenes"))->trigger();
+    }
+    o.window.showPlace(QStringLiteral("patch"));
+}
+
+/// What is played, from a MIDI file.
+void playFiles(Opened& o, const Patch& wanted) {
+    for (const auto& performance : wanted.performances) {
+        const QString file = o.folder.filePath(QStringLiteral("played.mid"));
+        QVERIFY(writeMidiFile(file.toStdString(), *performance));
+        o.window.selection().choosePost(named(o.patch(), wanted.post(performance->post)->name)->id);
+        answerFileDialog(file);
+        o.action(QStringLiteral("play-midi"))->trigger();
+    }
+}
+
+/// What was made is what was wanted: title, rows in their order under their headings, steps, what is played, scenes.
+void compareAll(const Patch& made, const Patch& wanted) {
+    const auto mine = [&](const std::string& post) { return named(made, wanted.post(post)->name)->id; };
+    QCOMPARE(made.title, wanted.title);
+    QCOMPARE(made.key, wanted.key);
+    QCOMPARE(made.about, wanted.about);
+    for (std::size_t i = 0; i < wanted.cables.size(); ++i) {
+        const Cable& cable = made.cables[i];
+        const Cable& other = wanted.cables[i];
+        QCOMPARE(cable.from.text(), mine(other.from.post) + "." + other.from.jack);
+        QCOMPARE(cable.to.text(), mine(other.to.post) + "." + other.to.jack);
+        QCOMPARE(cable.voice, other.voice);
+        QCOMPARE(cable.step, other.step);
+        QCOMPARE(cable.note, other.note);
+    }
+    for (const Post& post : wanted.posts) QCOMPARE(named(made, post.name)->voice, post.voice);
+    QCOMPARE(made.patterns.size(), wanted.patterns.size());
+    for (const auto& pattern : wanted.patterns) {
+        Pattern own = *made.pattern(mine(pattern->post));
+        own.post = pattern->post;
+        if (own == *pattern) continue;
+        for (const Sentence& one : differences(made, wanted, workspace().library)) qWarning("%s", one.str().c_str());
+        QFAIL(pattern->post.c_str());
+    }
+    QCOMPARE(made.performances.size(), wanted.performances.size());
+    for (const auto& performance : wanted.performances) {
+        const Performance& own = *made.performance(mine(performance->post));
+        QCOMPARE(own.messages.size(), performance->messages.size());
+        QVERIFY(std::abs(own.tempo - performance->tempo) < 0.01);
+        QVERIFY(std::abs(own.lengthBeats - performance->lengthBeats) < 0.003);
+        for (std::size_t i = 0; i < own.messages.size(); ++i) {
+            QCOMPARE(own.messages[i].message, performance->messages[i].message);
+            QVERIFY(std::abs(own.messages[i].beat - performance->messages[i].beat) < 0.003); // 480 ticks a beat
+        }
+    }
+    QCOMPARE(made.scenes.size(), wanted.scenes.size());
+    for (std::size_t i = 0; i < wanted.scenes.size(); ++i) {
+        QCOMPARE(made.scenes[i].name, wanted.scenes[i].name);
+        QCOMPARE(made.scenes[i].beats(), wanted.scenes[i].beats());
+        QCOMPARE(made.scenes[i].moves.size(), wanted.scenes[i].moves.size());
+    }
+}
+
 /// What was made is what was wanted: the same parts, knobs and cables.
 void compare(const Patch& made, const Patch& wanted) {
     QCOMPARE(made.posts.size(), wanted.posts.size());
@@ -141,20 +288,20 @@ class BuildingWindowTest : public QObject {
         Opened o;
         startIn(o, wanted);
         for (const Post& post : wanted.posts) addPost(o, post);
-        // All cables as a list of sentences, pasted into the tie line at once.
-        QStringList sentences;
-        for (const Cable& cable : wanted.cables)
-            sentences << QString::fromStdString(tieName(cable.from, wanted, workspace().library) + " to " +
-                                                tieName(cable.to, wanted, workspace().library));
         for (const Post& post : wanted.posts) {
             setKnobs(o, post); // modes first: they give jacks their words
             chooseSources(o, post);
         }
-        QGuiApplication::clipboard()->setText(sentences.join(QLatin1Char('\n')));
+        describe(o, wanted);
+        // The whole patch as a list of sentences, pasted into the tie line at once.
+        QGuiApplication::clipboard()->setText(sentencesOf(wanted).join(QLatin1Char('\n')));
         o.place().tieLine().setFocus();
         QTest::keySequence(&o.place().tieLine(), QKeySequence::Paste);
         QVERIFY2(o.patch().cables.size() == wanted.cables.size(), qPrintable(o.window.messages().text()));
+        setStrides(o, wanted);
+        playFiles(o, wanted);
         compare(o.patch(), wanted);
+        compareAll(o.patch(), wanted);
     }
 
     /// Posts from the case, cables drawn from line to line, jacks picked in the lists, knobs typed.

@@ -136,7 +136,7 @@ template <class Dialog> void answerDialog(std::function<void(Dialog&)> fill) {
             return;
         }
         fill(*dialog);
-        dialog->findChild<QDialogButtonBox*>()->button(QDialogButtonBox::Ok)->click();
+        dialog->template findChild<QDialogButtonBox*>()->button(QDialogButtonBox::Ok)->click();
     });
 }
 

@@ -1,5 +1,8 @@
 // The command line: every subcommand on the demo, JSON answers, exit codes, and errors on stderr.
 #include "blocks/block.h"
+#include "library/meaning.h"
+#include "model/audio_file.h"
+#include "support/patches.h"
 
 #include <QtTest>
 
@@ -8,6 +11,8 @@
 #include <QJsonObject>
 #include <QProcess>
 #include <QTemporaryDir>
+
+using namespace lariat;
 
 namespace {
 
@@ -41,7 +46,7 @@ class CliTest : public QObject {
         const Answer answer = run({"--help"});
         QCOMPARE(answer.code, 0);
         for (const char* word : {"blocks", "modules", "check", "render", "measure", "tie", "sheet", "pattern",
-                                 "responses", "scenes", "clocks", "reckon", "Examples", "Exit codes"})
+                                 "diff", "scales", "responses", "scenes", "clocks", "reckon", "Examples", "Exit codes"})
             QVERIFY2(answer.out.contains(QLatin1String(word)), word);
         QCOMPARE(run({}).code, 3);
         QCOMPARE(run({"dance"}).code, 3);
@@ -246,6 +251,53 @@ class CliTest : public QObject {
         QVERIFY(pdf.readAll().startsWith("%PDF-"));
         QVERIFY(pdf.size() > 20'000);
         QCOMPARE(run({"sheet", kLamp, "--out", in("lamp.doc")}).code, 2);
+    }
+
+    /// What a reader of the PDF can read: the title, every cable with both its ends, every post with its knobs.
+    void theWordsOfThePdf() {
+        QCOMPARE(run({"sheet", kLamp, "--out", in("read.pdf")}).code, 0);
+        QProcess reader;
+        reader.start(QStringLiteral("pdftotext"), {QStringLiteral("-layout"), in("read.pdf"), QStringLiteral("-")});
+        QVERIFY(reader.waitForFinished(60'000));
+        const QString text = QString::fromUtf8(reader.readAllStandardOutput()).simplified();
+        QVERIFY(text.contains(QLatin1String("Lamp")));
+        const Patch patch = test::lamp();
+        const Library& library = test::workspace().library;
+        for (const Post& post : patch.posts) {
+            QVERIFY2(text.contains(QString::fromStdString(post.name)), post.name.c_str());
+            for (const KnobInfo& knob : library.part(post)->knobs) {
+                const auto value = knobInForce(patch, post, *library.part(post), knob);
+                QVERIFY2(text.contains(QString::fromStdString(value.scale->text(value.value)).simplified()),
+                         (post.name + " " + knob.name).c_str());
+            }
+        }
+        for (const Cable& cable : patch.cables)
+            for (const JackRef& end : {cable.from, cable.to})
+                QVERIFY2(text.contains(QString::fromStdString(library.jack(patch, end)->name)), end.text().c_str());
+        QVERIFY(!text.contains(QChar(0xFFFD)) && !text.contains(QLatin1String("{}")));
+    }
+
+    void soundHasItsFormat() {
+        const QString flac = in("lamp.flac");
+        QCOMPARE(run({"render", kLamp, "--seconds", "0.5", "--rate", "44100", "--out", flac}).code, 0);
+        const auto read = readAudio(flac.toStdString());
+        QVERIFY(read);
+        QCOMPARE(read->rate, 44100.0);
+        QCOMPARE(read->samples.size(), std::size_t{2 * 22050});
+        const Answer refused = run({"render", kLamp, "--bits", "32", "--out", flac});
+        QCOMPARE(refused.code, 2);
+        QVERIFY(refused.err.contains(QLatin1String("16 or 24 bits")));
+        QCOMPARE(run({"render", kLamp, "--bits", "20", "--out", flac}).code, 3);
+    }
+
+    void differencesAreSaid() {
+        QCOMPARE(run({"diff", kLamp, kLamp}).code, 0);
+        QCOMPARE(run({"tie", kLamp, "filter cutoff 500 Hz", "--out", in("turned.json")}).code, 0);
+        const Answer answer = run({"diff", kLamp, in("turned.json")});
+        QCOMPARE(answer.code, 1);
+        QVERIFY2(answer.out.startsWith(QLatin1String("Filter Cutoff: ")) && answer.out.contains(QLatin1String("500 Hz")),
+                 qPrintable(answer.out));
+        QCOMPARE(run({"diff", kLamp, in("turned.json"), "--json"}).json().array().size(), 1);
     }
 
     void patternsAreShownWrittenAndRefused() {

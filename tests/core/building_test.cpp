@@ -158,7 +158,8 @@ class BuildingTest : public QObject {
         const Patch before = maker.make();
         QVERIFY(differences(before, before, library()).empty());
         const auto cable = between(before, "osc.saw", "vca.in");
-        const Patch now = after(before, {RemoveCable{cable->id}, TieCable{{"osc", "pulse"}, {"vca", "in"}, 0, {}, {}},
+        const Patch now = after(before, {RemoveCable{cable->id},
+                                         TieCable{Cable{0, {"osc", "pulse"}, {"vca", "in"}, {}, {}, {}, 0, {}, {}}, 0},
                                          SetKnob{"osc", "fine", -3.0}, SetTitle{"Another"}});
         const auto text = [](const std::vector<Sentence>& all) {
             QStringList lines;
@@ -167,7 +168,7 @@ class BuildingTest : public QObject {
         };
         const QStringList there = text(differences(before, now, library()));
         QCOMPARE(there.size(), 4);
-        QCOMPARE(there[0], QStringLiteral("the title: Untitled → Another"));
+        QCOMPARE(there[0], QStringLiteral("the title: Test → Another"));
         QVERIFY(there[1].startsWith(QLatin1String("unplugged: osc saw to vca in")));
         QVERIFY(there[2].startsWith(QLatin1String("tied: osc pulse to vca in")));
         QVERIFY(there[3].contains(QLatin1String("osc Fine: ")) && there[3].contains(QLatin1String("→")));
@@ -178,7 +179,7 @@ class BuildingTest : public QObject {
         // Steps, line by line and variation by variation.
         Pattern pattern = *before.pattern("tracks");
         pattern = *withLine(pattern, {"tracks", false, 0}, 1, "d3 - e3");
-        const Patch stepped = after(before, {SetPattern{"tracks", std::make_shared<const Pattern>(pattern)}});
+        const Patch stepped = after(before, {SetPattern{pattern}});
         const QStringList steps = text(differences(before, stepped, library()));
         QCOMPARE(steps.size(), 1);
         QVERIFY2(steps[0].startsWith(QLatin1String("tracks track 1 B: ")) &&

@@ -50,6 +50,7 @@ class Quantizer final : public StatefulBlock<Quantizer> {
     void process(const Frame& frame) {
         State& s = state_;
         frame_ = &frame;
+        s.slotNow = frame.position(Slot);
         tuning_ = material().tuning.get();
         s.channels[0].trigger.start(frame, Trigger1);
         s.channels[1].trigger.start(frame, Trigger2);
@@ -82,10 +83,21 @@ class Quantizer final : public StatefulBlock<Quantizer> {
         if (frame.endsRun()) s.lastClock -= kRun;
     }
 
-    /// Told: the step of its own sequence, -1 before the first; how many steps its slot has.
+    /// Told: the step of its own sequence, -1 before the first; how many steps its slot has, and which slot it is; from
+    /// the fourth on its steps, three a number, ten bits each: note in the lower seven (C4 = 60), kind in the upper.
     void tell(Told& told) const override {
+        const Sequence& sequence = state_.slots[idx(state_.slotNow)];
         told[0] = state_.step;
-        told[1] = state_.slots[idx(std::clamp(state_.slotNow, 0, kSlots - 1))].length;
+        told[1] = sequence.length;
+        told[2] = state_.slotNow;
+        for (int step = 0; step < sequence.length; ++step) {
+            const Entry& entry = sequence.steps[idx(step)];
+            const long note = std::clamp(std::lround(12.0f * entry.volts) + 60, 0L, 127L);
+            const int packed = static_cast<int>(note) | static_cast<int>(entry.kind) << 7;
+            int& number = told[idx(3 + step / 3)];
+            if (step % 3 == 0) number = 0;
+            number |= packed << 10 * (step % 3);
+        }
     }
 
   private:
@@ -124,10 +136,7 @@ class Quantizer final : public StatefulBlock<Quantizer> {
         bool fresh = true;
     };
 
-    Sequence& slot() {
-        state_.slotNow = frame_->position(Slot);
-        return state_.slots[idx(state_.slotNow)];
-    }
+    Sequence& slot() { return state_.slots[idx(state_.slotNow)]; }
 
     void readScale() {
         const auto scale = idx(frame_->position(ScaleSwitch));

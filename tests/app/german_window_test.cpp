@@ -1,0 +1,129 @@
+// The window in German: nothing that is said in it is left in English, and what is typed and refused is understood.
+#include "app/opened.h"
+#include "shell/interface_scale.h"
+#include "shell/language.h"
+#include "shell/preferences.h"
+#include "shell/render_dialog.h"
+
+#include <QFile>
+#include <QLabel>
+#include <QXmlStreamReader>
+
+#include <map>
+
+using namespace lariat;
+using namespace lariat::test;
+
+namespace {
+
+/// English sources whose German is another, by the file of translations.
+std::map<QString, QString> dictionary() {
+    QFile file(QStringLiteral(LARIAT_SOURCE "/app/i18n/lariat_de.ts"));
+    std::map<QString, QString> all;
+    if (!file.open(QIODevice::ReadOnly)) return all;
+    QXmlStreamReader xml(&file);
+    QString source;
+    while (!xml.atEnd())
+        if (xml.readNext() == QXmlStreamReader::StartElement) {
+            if (xml.name() == QLatin1String("source")) source = xml.readElementText();
+            if (xml.name() == QLatin1String("translation")) {
+                const QString german = xml.readElementText(QXmlStreamReader::IncludeChildElements).trimmed();
+                if (german != source && !german.isEmpty() && source.size() > 3) all.emplace(source, german);
+            }
+        }
+    return all;
+}
+
+/// All that a window says, by where.
+QStringList wordsOf(const QWidget& window) {
+    QStringList words;
+    for (const QAction* action : window.findChildren<QAction*>()) words << action->text() << action->toolTip();
+    for (const QWidget* widget : window.findChildren<QWidget*>())
+        words << widget->toolTip() << widget->accessibleName() << widget->windowTitle();
+    for (const QLabel* label : window.findChildren<QLabel*>()) words << label->text();
+    for (const QAbstractButton* button : window.findChildren<QAbstractButton*>()) words << button->text();
+    for (const QComboBox* box : window.findChildren<QComboBox*>())
+        for (int i = 0; i < box->count(); ++i) words << box->itemText(i);
+    words.removeAll(QString());
+    words.removeDuplicates();
+    return words;
+}
+
+} // namespace
+
+class GermanWindowTest : public QObject {
+    Q_OBJECT
+
+    QTemporaryDir settings_;
+
+  private Q_SLOTS:
+    void initTestCase() {
+        prepareApplication(settings_);
+        speak(QStringLiteral("de"));
+    }
+
+    void nothingIsLeftInEnglish() {
+        const auto german = dictionary();
+        QVERIFY(german.size() > 800);
+        Opened o;
+        const auto look = [&](const QWidget& window) {
+            QStringList left;
+            for (const QString& word : wordsOf(window))
+                if (german.contains(word)) left << word;
+            QVERIFY2(left.isEmpty(), qPrintable(left.join(QStringLiteral(" | "))));
+        };
+        for (const char* place : {"patch", "time", "sheet"}) {
+            o.window.showPlace(QLatin1String(place));
+            QTest::qWait(50);
+            look(o.window);
+        }
+        o.window.showPlace(QStringLiteral("patch"));
+        for (const char* post : {"osc-a", "filter", "tracks", "contour-1", "out"}) {
+            o.window.selection().choosePost(post);
+            QCoreApplication::processEvents();
+            look(o.window);
+        }
+        look(Preferences(o.window.session(), &o.window));
+        look(RenderDialog(o.window.session(), &o.window));
+    }
+
+    /// A whole task: a cable by sentence, a step by key, undo; and what goes wrong is said in German.
+    void aTaskInGerman() {
+        Opened o;
+        const std::size_t cables = o.patch().cables.size();
+        auto& line = o.place().tieLine();
+        line.setFocus();
+        QTest::keyClicks(&line, QStringLiteral("lfo sine to follower pwm"));
+        QTest::keyClick(&line, Qt::Key_Return);
+        QCOMPARE(o.patch().cables.size(), cables + 1);
+        QVERIFY(o.window.document().history().undoText().size() > 0);
+        QVERIFY2(!o.window.document().history().undoText().startsWith(QLatin1String("tie ")),
+                 qPrintable(o.window.document().history().undoText()));
+        o.action(QStringLiteral("undo"))->trigger();
+        QCOMPARE(o.patch().cables.size(), cables);
+        o.action(QStringLiteral("play-midi"))->trigger(); // nothing that can be played is chosen
+        QVERIFY2(o.window.messages().text().startsWith(QStringLiteral("Wähle")) ||
+                     o.window.messages().text().contains(QStringLiteral("zuerst")),
+                 qPrintable(o.window.messages().text()));
+        o.settle();
+        for (const Finding& finding : o.window.checker().findings())
+            QVERIFY2(said(finding.reason) != QString::fromStdString(finding.reason.str()), finding.rule.c_str());
+    }
+
+    /// As large as the system's text asks for, in quarters, unless a size was chosen.
+    void everythingGrowsWithTheText() {
+        QCOMPARE(interfaceScale(0.0, kUsualTextPixels), 1.0);
+        QCOMPARE(interfaceScale(0.0, 12.0), 1.0); // smaller than usual makes nothing smaller
+        QCOMPARE(interfaceScale(0.0, 19.0), 1.25);
+        QCOMPARE(interfaceScale(0.0, 30.0), 2.0);
+        QCOMPARE(interfaceScale(0.0, 90.0), 3.0);
+        QCOMPARE(interfaceScale(1.5, 30.0), 1.5);
+        QCOMPARE(interfaceScale(40.0, 15.0), 3.0);
+        QSettings().setValue(QStringLiteral("scale"), 175);
+        QCOMPARE(Preferences::scale(), 1.75);
+        QSettings().remove(QStringLiteral("scale"));
+    }
+};
+
+QTEST_MAIN(GermanWindowTest)
+#include "german_window_test.moc"
