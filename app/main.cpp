@@ -97,6 +97,8 @@ int main(int argc, char** argv) {
     window.sound().setBlockFrames(lariat::Preferences::blockFrames());
     window.sound().openMidi(posing ? QString() : lariat::Preferences::midi());
     window.sound().openDevice(posing ? QString::fromLatin1(lariat::kSimulatedDevice) : lariat::Preferences::device());
+    window.sound().setFollowsStart(lariat::Preferences::followsStart());
+    if (!posing) window.sound().openClockOut(lariat::Preferences::clockOut());
     window.showPlace(parser.value(place));
     window.show();
     if (posing) {

@@ -12,10 +12,14 @@ class RealMidiInput final : public MidiInput {
   public:
     RealMidiInput(const std::string& name, MidiCallback callback)
         : name_(name), callback_(std::move(callback)), in_(RtMidi::UNSPECIFIED, kClient) {
+        in_.setCallback(&RealMidiInput::received, this);
+        in_.ignoreTypes(true, false, true); // clock comes in, long system messages and sensing do not
+        if (name == kOwnMidiInput) {
+            in_.openVirtualPort(kClient);
+            return;
+        }
         for (unsigned port = 0; port < in_.getPortCount(); ++port) {
             if (in_.getPortName(port) != name) continue;
-            in_.setCallback(&RealMidiInput::received, this);
-            in_.ignoreTypes(true, false, true); // clock comes in, long system messages and sensing do not
             in_.openPort(port, kClient);
             return;
         }
@@ -42,6 +46,7 @@ std::vector<std::string> midiInputNames() {
     try {
         RtMidiIn in(RtMidi::UNSPECIFIED, kClient);
         for (unsigned port = 0; port < in.getPortCount(); ++port) names.push_back(in.getPortName(port));
+        names.emplace_back(kOwnMidiInput);
     } catch (const RtMidiError&) {
         // A machine without a MIDI system has the stand-in alone.
     }

@@ -20,6 +20,7 @@ class MidiInput {
     [[nodiscard]] virtual std::string name() const = 0;
 };
 
+inline constexpr const char* kOwnMidiInput = "Lariat (an input of its own)";
 inline constexpr const char* kSimulatedKeyboard = "Simulated keyboard";
 
 /// The stand-in: what is pushed comes in.
@@ -33,7 +34,7 @@ class SimulatedKeyboard final : public MidiInput {
     MidiCallback callback_;
 };
 
-/// Real ports that can be opened now, then the simulated one. Never empty.
+/// Real ports that can be opened now, then one of our own that others connect to, then the simulated one. Never empty.
 std::vector<std::string> midiInputNames();
 /// Opens the port of that name; an empty name opens the simulated one. Fails, saying what is there, if it cannot.
 Result<std::unique_ptr<MidiInput>> openMidiInput(const std::string& name, MidiCallback callback);

@@ -13,6 +13,53 @@
     </message>
 </context>
 <context>
+    <name>QPlatformTheme</name>
+    <message>
+        <source>OK</source>
+        <translation>OK</translation>
+    </message>
+    <message>
+        <source>Save</source>
+        <translation>Speichern</translation>
+    </message>
+    <message>
+        <source>Open</source>
+        <translation>Öffnen</translation>
+    </message>
+    <message>
+        <source>&amp;Yes</source>
+        <translation>&amp;Ja</translation>
+    </message>
+    <message>
+        <source>&amp;No</source>
+        <translation>&amp;Nein</translation>
+    </message>
+    <message>
+        <source>Close</source>
+        <translation>Schließen</translation>
+    </message>
+    <message>
+        <source>Cancel</source>
+        <translation>Abbrechen</translation>
+    </message>
+    <message>
+        <source>Discard</source>
+        <translation>Verwerfen</translation>
+    </message>
+    <message>
+        <source>Apply</source>
+        <translation>Anwenden</translation>
+    </message>
+    <message>
+        <source>Reset</source>
+        <translation>Zurücksetzen</translation>
+    </message>
+    <message>
+        <source>Save All</source>
+        <translation>Alle speichern</translation>
+    </message>
+</context>
+<context>
     <name>core</name>
     <message>
         <source>{} is not heard</source>
@@ -866,6 +913,74 @@
         <source>one note slurred into the next</source>
         <translation>eine Note an die nächste gebunden</translation>
     </message>
+    <message>
+        <source>the scenes are others</source>
+        <translation>die Szenen sind andere</translation>
+    </message>
+    <message>
+        <source>the title: {} → {}</source>
+        <translation>der Titel: {} → {}</translation>
+    </message>
+    <message>
+        <source>the key: {} → {}</source>
+        <translation>die Tonart: {} → {}</translation>
+    </message>
+    <message>
+        <source>the case: {} → {}</source>
+        <translation>das Gehäuse: {} → {}</translation>
+    </message>
+    <message>
+        <source>only before: {} ({})</source>
+        <translation>nur vorher: {} ({})</translation>
+    </message>
+    <message>
+        <source>only after: {} ({})</source>
+        <translation>nur nachher: {} ({})</translation>
+    </message>
+    <message>
+        <source>unplugged: {} to {}</source>
+        <translation>gezogen: {} nach {}</translation>
+    </message>
+    <message>
+        <source>tied: {} to {}</source>
+        <translation>gesteckt: {} nach {}</translation>
+    </message>
+    <message>
+        <source>{} {}: {} → {}</source>
+        <translation>{} {}: {} → {}</translation>
+    </message>
+    <message>
+        <source>{} plays: {} → {}</source>
+        <translation>{} spielt: {} → {}</translation>
+    </message>
+    <message>
+        <source>{} is tuned by: {} → {}</source>
+        <translation>{} ist gestimmt nach: {} → {}</translation>
+    </message>
+    <message>
+        <source>{} lane {} {}: {} → {}</source>
+        <translation>{} Reihe {} {}: {} → {}</translation>
+    </message>
+    <message>
+        <source>{} track {} {}: {} → {}</source>
+        <translation>{} Spur {} {}: {} → {}</translation>
+    </message>
+    <message>
+        <source>{} lane {} {} goes through its steps otherwise</source>
+        <translation>{} Reihe {} {} geht anders durch ihre Schritte</translation>
+    </message>
+    <message>
+        <source>{} track {} {} goes through its steps otherwise</source>
+        <translation>{} Spur {} {} geht anders durch ihre Schritte</translation>
+    </message>
+    <message>
+        <source>{} is played otherwise</source>
+        <translation>{} wird anders gespielt</translation>
+    </message>
+    <message>
+        <source>its {} moves that</source>
+        <translation>das verschiebt {}</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -1684,6 +1799,30 @@
         <source>R %1</source>
         <translation>R %1</translation>
     </message>
+    <message>
+        <source>Picture of the function</source>
+        <translation>Bild der Funktion</translation>
+    </message>
+    <message>
+        <source>What one trigger makes of it, and its four related outputs. Draw the corners to set rise and fall.</source>
+        <translation>Was ein Trigger daraus macht, und die vier verwandten Ausgänge. An den Ecken ziehen, um Anstieg und Abfall zu stellen.</translation>
+    </message>
+    <message>
+        <source>rise %1, fall %2</source>
+        <translation>Anstieg %1, Abfall %2</translation>
+    </message>
+    <message>
+        <source>trigger</source>
+        <translation>Trigger</translation>
+    </message>
+    <message>
+        <source>rise %1</source>
+        <translation>Anstieg %1</translation>
+    </message>
+    <message>
+        <source>fall %1</source>
+        <translation>Abfall %1</translation>
+    </message>
 </context>
 <context>
     <name>lariat::Files</name>
@@ -1952,16 +2091,24 @@
         <translation>Tasten</translation>
     </message>
     <message>
-        <source>A to L play the white keys, W E T Z U O P the black ones; Page Up and Page Down change the octave, 1 to 9 the velocity.</source>
-        <translation>A bis L spielen die weißen Tasten, W E T Z U O P die schwarzen; Bild auf und Bild ab wechseln die Oktave, 1 bis 9 die Anschlagstärke.</translation>
-    </message>
-    <message>
         <source>Playing from %1, velocity %2</source>
         <translation>Spielt ab %1, Anschlag %2</translation>
     </message>
     <message>
         <source>Click here, then play with A to L</source>
         <translation>Hier klicken, dann mit A bis L spielen</translation>
+    </message>
+    <message>
+        <source>A to L play the white keys, W E T Z U O P the black ones; Page Up and Page Down change the octave, 1 to 9 the velocity. Comma and full stop are the feet: latch and glide, while they are down.</source>
+        <translation>A bis L spielen die weißen Tasten, W E T Z U O P die schwarzen; Bild auf und Bild ab wechseln die Oktave, 1 bis 9 die Anschlagstärke. Komma und Punkt sind die Füße: Halten und Gleiten, solange sie unten sind.</translation>
+    </message>
+    <message>
+        <source>latch ,</source>
+        <translation>Halten ,</translation>
+    </message>
+    <message>
+        <source>glide .</source>
+        <translation>Gleiten .</translation>
     </message>
 </context>
 <context>
@@ -2478,10 +2625,6 @@
         <translation>Klang in eine Datei</translation>
     </message>
     <message>
-        <source>How many seconds from bar 1 on?</source>
-        <translation>Wie viele Sekunden ab Takt 1?</translation>
-    </message>
-    <message>
         <source>WAV (*.wav)</source>
         <translation>WAV (*.wav)</translation>
     </message>
@@ -2541,6 +2684,34 @@
         <source>On the steps: letters an octave lower or higher</source>
         <translation>Auf den Schritten: Buchstaben eine Oktave tiefer oder höher</translation>
     </message>
+    <message>
+        <source>Re&amp;cord what is heard…</source>
+        <translation>&amp;Aufnehmen, was zu hören ist…</translation>
+    </message>
+    <message>
+        <source>End the re&amp;cording</source>
+        <translation>&amp;Aufnahme beenden</translation>
+    </message>
+    <message>
+        <source>FLAC (*.flac)</source>
+        <translation>FLAC (*.flac)</translation>
+    </message>
+    <message>
+        <source>The sound is in %1, its voices are in %2.</source>
+        <translation>Der Klang ist in %1, seine Stimmen sind in %2.</translation>
+    </message>
+    <message>
+        <source>Record to</source>
+        <translation>Aufnehmen nach</translation>
+    </message>
+    <message>
+        <source> take</source>
+        <translation> Aufnahme</translation>
+    </message>
+    <message>
+        <source>WAV (*.wav);;FLAC (*.flac)</source>
+        <translation>WAV (*.wav);;FLAC (*.flac)</translation>
+    </message>
 </context>
 <context>
     <name>lariat::MessageStrip</name>
@@ -2554,6 +2725,105 @@
     <message>
         <source>silent</source>
         <translation>stumm</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::MidiTableView</name>
+    <message>
+        <source>nothing</source>
+        <translation>nichts</translation>
+    </message>
+    <message>
+        <source>pitch</source>
+        <translation>Tonhöhe</translation>
+    </message>
+    <message>
+        <source>gate</source>
+        <translation>Gate</translation>
+    </message>
+    <message>
+        <source>velocity</source>
+        <translation>Anschlagstärke</translation>
+    </message>
+    <message>
+        <source>pitch bend</source>
+        <translation>Tonbeugung</translation>
+    </message>
+    <message>
+        <source>modulation wheel</source>
+        <translation>Modulationsrad</translation>
+    </message>
+    <message>
+        <source>pressure</source>
+        <translation>Druck</translation>
+    </message>
+    <message>
+        <source>a controller</source>
+        <translation>ein Regler</translation>
+    </message>
+    <message>
+        <source>hold pedal</source>
+        <translation>Haltepedal</translation>
+    </message>
+    <message>
+        <source>clock</source>
+        <translation>Takt</translation>
+    </message>
+    <message>
+        <source>high from start to stop</source>
+        <translation>hoch von Start bis Stopp</translation>
+    </message>
+    <message>
+        <source>trigger of a note</source>
+        <translation>Trigger einer Note</translation>
+    </message>
+    <message>
+        <source>Port</source>
+        <translation>Anschluss</translation>
+    </message>
+    <message>
+        <source>Gives</source>
+        <translation>Gibt</translation>
+    </message>
+    <message>
+        <source>Channel</source>
+        <translation>Kanal</translation>
+    </message>
+    <message>
+        <source>What the ports give</source>
+        <translation>Was die Anschlüsse geben</translation>
+    </message>
+    <message>
+        <source>What the chosen port gives</source>
+        <translation>Was der gewählte Anschluss gibt</translation>
+    </message>
+    <message>
+        <source>Of which channel</source>
+        <translation>Von welchem Kanal</translation>
+    </message>
+    <message>
+        <source>any</source>
+        <translation>jeder</translation>
+    </message>
+    <message>
+        <source>Voice, note, pulses a beat or controller</source>
+        <translation>Stimme, Note, Pulse je Schlag oder Regler</translation>
+    </message>
+    <message>
+        <source>The voice; of a trigger the note; of a clock the pulses a beat; of a controller its number</source>
+        <translation>Die Stimme; bei einem Trigger die Note; bei einem Takt die Pulse je Schlag; bei einem Regler seine Nummer</translation>
+    </message>
+    <message>
+        <source>Its own table</source>
+        <translation>Eigene Tabelle</translation>
+    </message>
+    <message>
+        <source>Table of “%1”; a change makes it its own</source>
+        <translation>Tabelle von „%1“; eine Änderung macht sie zur eigenen</translation>
+    </message>
+    <message>
+        <source>%1 gives %2</source>
+        <translation>%1 gibt %2</translation>
     </message>
 </context>
 <context>
@@ -2585,8 +2855,8 @@
         <translation>Pad zum Spielen</translation>
     </message>
     <message>
-        <source>Press and move: x and y follow, and touch is open while you hold. Arrow keys move as well; it stays where it is let go.</source>
-        <translation>Drücken und bewegen: x und y folgen, und touch ist offen, solange gehalten wird. Auch die Pfeiltasten bewegen; es bleibt, wo es losgelassen wird.</translation>
+        <source>Press and move: x and y follow, and touch is open while you hold. Arrow keys move as well; it stays where it is let go. Enter opens touch by hand for as long as it is down.</source>
+        <translation>Drücken und bewegen: x und y folgen, und touch ist offen, solange gehalten wird. Auch die Pfeiltasten bewegen; es bleibt, wo es losgelassen wird. Die Eingabetaste öffnet touch von Hand, solange sie unten ist.</translation>
     </message>
 </context>
 <context>
@@ -2908,10 +3178,6 @@
         <translation>MIDI kommt von</translation>
     </message>
     <message>
-        <source>Recording</source>
-        <translation>Aufnahme</translation>
-    </message>
-    <message>
         <source>Line, phone and instrument inputs can be damaged by eurorack levels: use an output stage. Start with the monitor down, for your ears and your speakers.</source>
         <translation>Line-, Kopfhörer- und Instrumenteneingänge können durch Eurorack-Pegel Schaden nehmen: eine Ausgangsstufe verwenden. Mit leiser Abhöre beginnen, der Ohren und Lautsprecher wegen.</translation>
     </message>
@@ -2924,28 +3190,52 @@
         <translation>%1: ein Block war nicht fertig, als das Gerät ihn brauchte. Mehr Latenz nehmen oder schließen, was den Rechner sonst beschäftigt.</translation>
     </message>
     <message>
-        <source>Only the simulated interface records</source>
-        <translation>Nur das simulierte Gerät nimmt auf</translation>
+        <source>As the system&apos;s text</source>
+        <translation>Wie der Text des Systems</translation>
     </message>
     <message>
-        <source>Stop recording</source>
-        <translation>Aufnahme beenden</translation>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
     </message>
     <message>
-        <source>Record what is played to a WAV file…</source>
-        <translation>Was gespielt wird, in eine WAV-Datei aufnehmen…</translation>
+        <source>Size of everything</source>
+        <translation>Größe von allem</translation>
     </message>
     <message>
-        <source>Record to</source>
-        <translation>Aufnehmen nach</translation>
+        <source>Its start, continue and stop start and stop the patch</source>
+        <translation>Start, Weiter und Stopp von dort starten und halten den Patch</translation>
     </message>
     <message>
-        <source>recording.wav</source>
-        <translation>aufnahme.wav</translation>
+        <source>nowhere</source>
+        <translation>nirgendwohin</translation>
     </message>
     <message>
-        <source>WAV (*.wav)</source>
-        <translation>WAV (*.wav)</translation>
+        <source>24 pulses a beat of the patch&apos;s clock, with start, continue and stop</source>
+        <translation>24 Pulse je Schlag vom Takt des Patches, mit Start, Weiter und Stopp</translation>
+    </message>
+    <message>
+        <source>MIDI clock goes to</source>
+        <translation>MIDI-Takt geht an</translation>
+    </message>
+    <message>
+        <source>Clock</source>
+        <translation>Takt</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>keiner</translation>
+    </message>
+    <message>
+        <source>%1 BPM, uneven by %2 ms (%3 at worst)</source>
+        <translation>%1 BPM, ungleichmäßig um %2 ms (höchstens %3)</translation>
+    </message>
+    <message>
+        <source>in: %1</source>
+        <translation>herein: %1</translation>
+    </message>
+    <message>
+        <source>out: %1</source>
+        <translation>hinaus: %1</translation>
     </message>
 </context>
 <context>
@@ -3051,6 +3341,77 @@
     </message>
 </context>
 <context>
+    <name>lariat::RenderDialog</name>
+    <message>
+        <source>Sound to a file</source>
+        <translation>Klang in eine Datei</translation>
+    </message>
+    <message>
+        <source> s from bar 1 on</source>
+        <translation> s ab Takt 1</translation>
+    </message>
+    <message>
+        <source>Length</source>
+        <translation>Länge</translation>
+    </message>
+    <message>
+        <source>File</source>
+        <translation>Datei</translation>
+    </message>
+    <message>
+        <source>WAV</source>
+        <translation>WAV</translation>
+    </message>
+    <message>
+        <source>FLAC, half the size and nothing lost</source>
+        <translation>FLAC, halb so groß und ohne Verlust</translation>
+    </message>
+    <message>
+        <source>Rate</source>
+        <translation>Abtastrate</translation>
+    </message>
+    <message>
+        <source>%1 kHz</source>
+        <translation>%1 kHz</translation>
+    </message>
+    <message>
+        <source>Samples</source>
+        <translation>Abtastwerte</translation>
+    </message>
+    <message>
+        <source>32 bits, floating point</source>
+        <translation>32 Bit, Gleitkomma</translation>
+    </message>
+    <message>
+        <source>24 bits, with dither</source>
+        <translation>24 Bit, mit Dither</translation>
+    </message>
+    <message>
+        <source>16 bits, with dither</source>
+        <translation>16 Bit, mit Dither</translation>
+    </message>
+    <message>
+        <source>The knobs follow the scenes</source>
+        <translation>Die Knöpfe folgen den Szenen</translation>
+    </message>
+    <message>
+        <source>A file for each voice: no post names a voice</source>
+        <translation>Eine Datei je Stimme: kein Posten nennt eine Stimme</translation>
+    </message>
+    <message>
+        <source>A file for each voice as well: %1</source>
+        <translation>Auch eine Datei je Stimme: %1</translation>
+    </message>
+    <message>
+        <source>, </source>
+        <translation>, </translation>
+    </message>
+    <message>
+        <source>Choose a file…</source>
+        <translation>Datei wählen…</translation>
+    </message>
+</context>
+<context>
     <name>lariat::Responder</name>
     <message>
         <source>fit to step</source>
@@ -3071,6 +3432,76 @@
     <message>
         <source>forecast</source>
         <translation>Vorhersage</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::ScaleTools</name>
+    <message>
+        <source>Learn a scale from keys</source>
+        <translation>Skala von Tasten lernen</translation>
+    </message>
+    <message>
+        <source>Play its notes, the root first, then press again. They become the quantizer&apos;s own notes.</source>
+        <translation>Ihre Töne spielen, den Grundton zuerst, dann noch einmal drücken. Sie werden die eigenen Töne des Quantisierers.</translation>
+    </message>
+    <message>
+        <source>Scales of my own</source>
+        <translation>Eigene Skalen</translation>
+    </message>
+    <message>
+        <source>Take one, or keep the present notes under a name</source>
+        <translation>Eine nehmen oder die jetzigen Töne unter einem Namen behalten</translation>
+    </message>
+    <message>
+        <source>Keep what was recorded</source>
+        <translation>Aufgenommenes behalten</translation>
+    </message>
+    <message>
+        <source>Writes what its sequence has recorded into the patch, as the steps of its slot</source>
+        <translation>Schreibt, was seine Folge aufgenommen hat, als Schritte des Platzes in den Patch</translation>
+    </message>
+    <message>
+        <source>Play the notes of the scale, the root first; then press “Learn a scale from keys” again.</source>
+        <translation>Die Töne der Skala spielen, den Grundton zuerst; dann noch einmal „Skala von Tasten lernen“ drücken.</translation>
+    </message>
+    <message>
+        <source>Learning: %1</source>
+        <translation>Gelernt: %1</translation>
+    </message>
+    <message>
+        <source>learn a scale</source>
+        <translation>Skala lernen</translation>
+    </message>
+    <message>
+        <source>take the scale %1</source>
+        <translation>Skala %1 nehmen</translation>
+    </message>
+    <message>
+        <source>Keep the present notes…</source>
+        <translation>Die jetzigen Töne behalten…</translation>
+    </message>
+    <message>
+        <source>What is this scale to be called?</source>
+        <translation>Wie soll diese Skala heißen?</translation>
+    </message>
+    <message>
+        <source>The scale is kept as %1.</source>
+        <translation>Die Skala ist als %1 behalten.</translation>
+    </message>
+    <message>
+        <source>It is not heard, so it does not run; tie one of its outputs first.</source>
+        <translation>Es ist nicht zu hören und läuft darum nicht; zuerst einen Ausgang stecken.</translation>
+    </message>
+    <message>
+        <source>keep what was recorded</source>
+        <translation>Aufgenommenes behalten</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n step(s) are written into slot %1 now.</source>
+        <translation>
+            <numerusform>%n Schritt steht jetzt in Platz %1.</numerusform>
+            <numerusform>%n Schritte stehen jetzt in Platz %1.</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -3114,6 +3545,30 @@
         <source>take a scene out</source>
         <translation>eine Szene herausnehmen</translation>
     </message>
+    <message>
+        <source>draw a move</source>
+        <translation>Bewegung zeichnen</translation>
+    </message>
+    <message>
+        <source>What does the hand turn?</source>
+        <translation>Was dreht die Hand?</translation>
+    </message>
+    <message>
+        <source>Type a part of the knob&apos;s or post&apos;s name</source>
+        <translation>Teil des Namens von Knopf oder Posten tippen</translation>
+    </message>
+    <message>
+        <source>It stands at %1 by then. Where does the hand turn it to?</source>
+        <translation>Bis dahin steht er auf %1. Wohin dreht ihn die Hand?</translation>
+    </message>
+    <message>
+        <source>“%1” is no setting of %2: it goes from %3 to %4.</source>
+        <translation>„%1“ ist keine Stellung von %2: er geht von %3 bis %4.</translation>
+    </message>
+    <message>
+        <source>take a move out</source>
+        <translation>Bewegung herausnehmen</translation>
+    </message>
 </context>
 <context>
     <name>lariat::ScenesDialog</name>
@@ -3145,10 +3600,6 @@
 <context>
     <name>lariat::SettingsPage</name>
     <message>
-        <source>Put aside where all knobs stand as A and as B, then go from one to the other. Locked knobs stay.</source>
-        <translation>Die Stellung aller Regler als A und als B festhalten, dann von einer zur anderen gehen. Gesperrte Regler bleiben.</translation>
-    </message>
-    <message>
         <source>Keep as %1</source>
         <translation>Als %1 festhalten</translation>
     </message>
@@ -3163,10 +3614,6 @@
     <message>
         <source>keep the knobs as %1</source>
         <translation>Regler als %1 festhalten</translation>
-    </message>
-    <message>
-        <source>%1 is where the knobs stand now.</source>
-        <translation>%1 ist nun die jetzige Stellung der Regler.</translation>
     </message>
     <message>
         <source>Nothing is kept as %1 yet.</source>
@@ -3185,20 +3632,60 @@
         <translation>%1 %</translation>
     </message>
     <message>
-        <source>Now turn what is to be different, and keep it as the other one.</source>
-        <translation>Nun drehen, was anders sein soll, und als das andere festhalten.</translation>
-    </message>
-    <message>
-        <source>%1 %2: %3 → %4</source>
-        <translation>%1 %2: %3 → %4</translation>
-    </message>
-    <message>
-        <source>A and B are the same.</source>
-        <translation>A und B sind gleich.</translation>
-    </message>
-    <message>
         <source>… and %1 more</source>
         <translation>… und %1 weitere</translation>
+    </message>
+    <message>
+        <source>Put aside how the patch is as A and as B, see what is different, and go from one to the other. Locked knobs stay. The file keeps the knobs of both; cables and steps are kept while it is open.</source>
+        <translation>Den Zustand des Patches als A und als B beiseitelegen, sehen, was anders ist, und vom einen zum anderen gehen. Gesperrte Knöpfe bleiben. Die Datei behält die Knöpfe von beiden; Kabel und Schritte werden behalten, solange sie offen ist.</translation>
+    </message>
+    <message>
+        <source>… and all</source>
+        <translation>… mit allem</translation>
+    </message>
+    <message>
+        <source>Go to %1 with cables and steps</source>
+        <translation>Zu %1 mit Kabeln und Schritten</translation>
+    </message>
+    <message>
+        <source>Cables and steps as well</source>
+        <translation>Auch Kabel und Schritte</translation>
+    </message>
+    <message>
+        <source>Compare with a file…</source>
+        <translation>Mit einer Datei vergleichen…</translation>
+    </message>
+    <message>
+        <source>Compare with</source>
+        <translation>Vergleichen mit</translation>
+    </message>
+    <message>
+        <source>Patches (*.lariat *.patch.json *.json)</source>
+        <translation>Patches (*.lariat *.patch.json *.json)</translation>
+    </message>
+    <message>
+        <source>%1 is how the patch is now.</source>
+        <translation>%1 ist, wie der Patch jetzt ist.</translation>
+    </message>
+    <message>
+        <source>go to %1 with cables and steps</source>
+        <translation>zu %1 mit Kabeln und Schritten</translation>
+    </message>
+    <message>
+        <source>Nothing is different.</source>
+        <translation>Nichts ist anders.</translation>
+    </message>
+    <message>
+        <source>From %1 to this patch:</source>
+        <translation>Von %1 zu diesem Patch:</translation>
+    </message>
+    <message>
+        <source>Now change what is to be different, and keep it as the other one.</source>
+        <translation>Jetzt ändern, was anders sein soll, und es als das andere behalten.</translation>
+    </message>
+    <message>
+        <source>From A to B:</source>
+        <translation>Von A zu B:</translation>
     </message>
 </context>
 <context>
@@ -3308,6 +3795,14 @@
     <message>
         <source>The disk takes no more: the recording has ended. What was recorded until then is in %1.</source>
         <translation>Der Datenträger ist voll: Die Aufnahme ist beendet. Was bis dahin aufgenommen wurde, steht in %1.</translation>
+    </message>
+    <message>
+        <source>The recording is in %1. The disk was too slow: %2 s of it are missing.</source>
+        <translation>Die Aufnahme ist in %1. Der Datenträger war zu langsam: %2 s davon fehlen.</translation>
+    </message>
+    <message>
+        <source>%1 takes no more MIDI clock; choose a port in the preferences.</source>
+        <translation>%1 nimmt keinen MIDI-Takt mehr; in den Einstellungen einen Anschluss wählen.</translation>
     </message>
 </context>
 <context>
@@ -4193,6 +4688,18 @@
     <message>
         <source>Stop %1</source>
         <translation>%1 anhalten</translation>
+    </message>
+    <message>
+        <source>Recording</source>
+        <translation>Aufnahme</translation>
+    </message>
+    <message>
+        <source>What is heard is being recorded; press to end it</source>
+        <translation>Was zu hören ist, wird aufgenommen; drücken, um sie zu beenden</translation>
+    </message>
+    <message>
+        <source>● recorded %1:%2</source>
+        <translation>● aufgenommen %1:%2</translation>
     </message>
 </context>
 </TS>

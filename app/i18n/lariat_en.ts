@@ -93,6 +93,16 @@
     </message>
 </context>
 <context>
+    <name>lariat::ScaleTools</name>
+    <message numerus="yes">
+        <source>%n step(s) are written into slot %1 now.</source>
+        <translation>
+            <numerusform>%n step is written into slot %1 now.</numerusform>
+            <numerusform>%n steps are written into slot %1 now.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>lariat::SceneStrip</name>
     <message numerus="yes">
         <source>%1 · %n bar(s)</source>

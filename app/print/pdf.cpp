@@ -49,7 +49,12 @@ class Printer {
     }
 
   private:
-    void font(int pixels, bool strong = false) { painter_.setFont(textFont(pixels, strong)); }
+    /// Without the font's alternates for signs between figures: a reader of the PDF finds no letter behind those.
+    static QFont plain(QFont font) {
+        font.setStyleStrategy(QFont::PreferNoShaping);
+        return font;
+    }
+    void font(int pixels, bool strong = false) { painter_.setFont(plain(textFont(pixels, strong))); }
     void ink(const QColor& colour = Look::light().ink) { painter_.setPen(colour); }
 
     void room(qreal height) {
@@ -182,7 +187,7 @@ class Printer {
         ink();
         painter_.drawText(QRectF(kMargin, y_, 30, height), Qt::AlignVCenter | Qt::AlignRight,
                           QString::number(row.number));
-        painter_.setFont(figureFont(14));
+        painter_.setFont(plain(figureFont(14)));
         painter_.drawText(QRectF(kMargin + width_ - 220, y_ + 2, 220, height / 2), Qt::AlignRight | Qt::AlignVCenter,
                           q(row.range));
         ink(Look::light().softInk);

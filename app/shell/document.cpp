@@ -46,7 +46,10 @@ Document::Document(Workspace workspace, QObject* parent)
     startNew();
 }
 
-Document::~Document() = default;
+/// The stack says that it is clean when it goes; whoever listens would ask a document that is half gone.
+Document::~Document() {
+    history_.blockSignals(true);
+}
 
 void Document::put(std::shared_ptr<const Patch> patch) {
     patch_ = std::move(patch);

@@ -12,6 +12,15 @@ namespace {
 constexpr const char* kFolder = ":/i18n";
 constexpr const char* kPrefix = "lariat_";
 
+/// Qt's own words on buttons, which its translations say where they are installed; ours say them elsewhere.
+[[maybe_unused]] constexpr const char* kButtons[] = {
+    QT_TRANSLATE_NOOP("QPlatformTheme", "OK"),      QT_TRANSLATE_NOOP("QPlatformTheme", "Save"),
+    QT_TRANSLATE_NOOP("QPlatformTheme", "Open"),    QT_TRANSLATE_NOOP("QPlatformTheme", "&Yes"),
+    QT_TRANSLATE_NOOP("QPlatformTheme", "&No"),     QT_TRANSLATE_NOOP("QPlatformTheme", "Close"),
+    QT_TRANSLATE_NOOP("QPlatformTheme", "Cancel"),  QT_TRANSLATE_NOOP("QPlatformTheme", "Discard"),
+    QT_TRANSLATE_NOOP("QPlatformTheme", "Apply"),   QT_TRANSLATE_NOOP("QPlatformTheme", "Reset"),
+    QT_TRANSLATE_NOOP("QPlatformTheme", "Save All")};
+
 } // namespace
 
 QStringList languages() {

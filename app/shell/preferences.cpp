@@ -3,6 +3,7 @@
 #include "look/fonts.h"
 #include "shell/language.h"
 
+#include <QCheckBox>
 #include <QDialogButtonBox>
 #include <QFormLayout>
 #include <QLabel>
@@ -20,6 +21,8 @@ constexpr const char* kDevice = "audio/device";
 constexpr const char* kLanguage = "language";
 constexpr const char* kBlock = "audio/block";
 constexpr const char* kMidi = "midi/device";
+constexpr const char* kClockOut = "midi/clock-out";
+constexpr const char* kFollows = "midi/follows-start";
 constexpr const char* kScale = "scale";
 constexpr int kScales[] = {100, 125, 150, 175, 200, 250, 300};
 constexpr unsigned kBlocks[] = {64, 128, 256, 512, 1024, 2048};
@@ -42,6 +45,12 @@ unsigned Preferences::blockFrames() {
 }
 QString Preferences::midi() {
     return QSettings().value(QLatin1String(kMidi)).toString();
+}
+QString Preferences::clockOut() {
+    return QSettings().value(QLatin1String(kClockOut)).toString();
+}
+bool Preferences::followsStart() {
+    return QSettings().value(QLatin1String(kFollows), true).toBool();
 }
 double Preferences::scale() {
     return 0.01 * QSettings().value(QLatin1String(kScale), 0).toInt();
@@ -100,6 +109,36 @@ Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(pare
     midi->setCurrentIndex(
         std::max(0, session_.sound.midi() ? midi->findText(QString::fromStdString(session_.sound.midi()->name())) : 0));
     form->addRow(tr("MIDI comes from"), midi);
+    auto* follows = new QCheckBox(tr("Its start, continue and stop start and stop the patch"));
+    follows->setObjectName(QStringLiteral("follows-start"));
+    follows->setChecked(session_.sound.followsStart());
+    form->addRow(QString(), follows);
+    connect(follows, &QCheckBox::toggled, this, [this](bool on) {
+        QSettings().setValue(QLatin1String(kFollows), on);
+        session_.sound.setFollowsStart(on);
+    });
+    auto* out = new QComboBox;
+    out->setObjectName(QStringLiteral("clock-out"));
+    out->addItem(tr("nowhere"), QString());
+    for (const std::string& name : midiOutputNames())
+        out->addItem(QString::fromStdString(name), QString::fromStdString(name));
+    out->setCurrentIndex(std::max(
+        0, session_.sound.clockOut() ? out->findData(QString::fromStdString(session_.sound.clockOut()->output().name()))
+                                     : 0));
+    out->setToolTip(tr("24 pulses a beat of the patch's clock, with start, continue and stop"));
+    form->addRow(tr("MIDI clock goes to"), out);
+    connect(out, &QComboBox::activated, this, [this, out] {
+        QSettings().setValue(QLatin1String(kClockOut), out->currentData());
+        session_.sound.openClockOut(out->currentData().toString());
+        showClocks();
+    });
+    clocks_ = new QLabel;
+    clocks_->setObjectName(QStringLiteral("clocks"));
+    clocks_->setWordWrap(true);
+    form->addRow(tr("Clock"), clocks_);
+    connect(&clockTimer_, &QTimer::timeout, this, &Preferences::showClocks);
+    clockTimer_.start(250);
+    showClocks();
     connect(block, &QComboBox::activated, this, [this, block] {
         QSettings().setValue(QLatin1String(kBlock), block->currentData());
         session_.sound.setBlockFrames(block->currentData().toUInt());
@@ -130,6 +169,20 @@ Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(pare
         session_.sound.openDevice(device());
     });
     showDropouts();
+}
+
+/// What is measured of the clocks, in and out.
+void Preferences::showClocks() {
+    const auto text = [](const ClockMeter::Reading& reading) {
+        return reading.tempo <= 0.0 ? tr("none")
+                                    : tr("%1 BPM, uneven by %2 ms (%3 at worst)")
+                                          .arg(reading.tempo, 0, 'f', 1)
+                                          .arg(reading.jitter, 0, 'f', 2)
+                                          .arg(reading.worst, 0, 'f', 2);
+    };
+    clocks_->setText(tr("in: %1").arg(text(session_.sound.clockIn())) + QLatin1Char('\n') +
+                     tr("out: %1").arg(text(session_.sound.clockOut() ? session_.sound.clockOut()->reading()
+                                                                      : ClockMeter::Reading{})));
 }
 
 void Preferences::showDropouts() {

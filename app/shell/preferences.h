@@ -7,6 +7,7 @@
 #include <QComboBox>
 #include <QDialog>
 #include <QLabel>
+#include <QTimer>
 
 namespace lariat {
 
@@ -23,6 +24,9 @@ class Preferences : public QDialog {
     [[nodiscard]] static QString language();
     [[nodiscard]] static unsigned blockFrames();
     [[nodiscard]] static QString midi();
+    /// Where MIDI clock goes; empty: nowhere.
+    [[nodiscard]] static QString clockOut();
+    [[nodiscard]] static bool followsStart();
     /// Size of everything, as a factor; 0: as large as the system's text asks for.
     [[nodiscard]] static double scale();
 
@@ -31,12 +35,15 @@ class Preferences : public QDialog {
 
   private:
     void showDropouts();
+    void showClocks();
 
     Session session_;
     QComboBox* theme_;
     QComboBox* language_;
     QComboBox* device_;
     QLabel* dropouts_;
+    QLabel* clocks_;
+    QTimer clockTimer_;
 };
 
 } // namespace lariat

@@ -23,6 +23,7 @@ Sound::Sound(Document& document, QObject* parent) : QObject(parent), document_(d
 }
 
 Sound::~Sound() {
+    clockOut_.reset();
     if (device_) device_->stop();
 }
 
@@ -53,6 +54,7 @@ void Sound::openMidi(const QString& name) {
     const auto received = [this](const MidiMessage& message) {
         const auto when =
             std::chrono::steady_clock::now(); // it carries its time past whatever this thread is busy with
+        if (message.status == 0xF8) clockIn_.pulse(when);
         QMetaObject::invokeMethod(
             this, [this, message, when] { play(message, when); }, Qt::QueuedConnection);
     };
@@ -65,8 +67,27 @@ void Sound::openMidi(const QString& name) {
     midi_ = std::move(*opened);
 }
 
+void Sound::openClockOut(const QString& name) {
+    clockOut_.reset();
+    engine_.setClockOut(false);
+    if (name.isEmpty()) return;
+    auto output = openMidiOutput(name.toStdString());
+    if (!output) {
+        Q_EMIT message(QString::fromStdString(output.error().reason), true);
+        return;
+    }
+    for (ClockPulses::Event old; engine_.takeClock(old);) {
+    } // of an earlier port
+    clockOut_ = std::make_unique<ClockOut>(std::move(*output),
+                                           [this](ClockPulses::Event& event) { return engine_.takeClock(event); });
+    engine_.setClockOut(true);
+}
+
 void Sound::play(const MidiMessage& message, Engine::Time when) {
     engine_.play(message, when);
+    if (followsStart_ && message.status == 0xFA) rewind();
+    if (followsStart_ && (message.status == 0xFA || message.status == 0xFB) && !engine_.running()) setRunning(true);
+    if (followsStart_ && message.status == 0xFC && engine_.running()) setRunning(false);
     Q_EMIT played(message, when == Engine::Time{} ? std::chrono::steady_clock::now() : when);
     if (message.kind() == 0xB0) Q_EMIT controllerMoved(message.data1, message.data2);
 }
@@ -183,6 +204,12 @@ void Sound::watch() {
         Q_EMIT message(tr("The disk takes no more: the recording has ended. What was recorded until then is in %1.")
                            .arg(recordingTo_),
                        true);
+    }
+    if (clockOut_ && clockOut_->failed()) {
+        Q_EMIT message(tr("%1 takes no more MIDI clock; choose a port in the preferences.")
+                           .arg(QString::fromStdString(clockOut_->output().name())),
+                       true);
+        openClockOut({});
     }
     if (!device_ || device_->alive()) return;
     Q_EMIT message(tr("%1 has gone away; playing to the simulated interface. Choose a device in the preferences.")

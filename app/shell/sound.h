@@ -2,6 +2,7 @@
 #pragma once
 
 #include "devices/audio_device.h"
+#include "devices/clock_out.h"
 #include "devices/jam.h"
 #include "devices/midi_input.h"
 #include "engine/engine.h"
@@ -40,6 +41,14 @@ class Sound : public QObject {
     /// Opens a MIDI input by name; empty: the simulated one. If it cannot be opened, `message` says why.
     void openMidi(const QString& name);
     [[nodiscard]] MidiInput* midi() { return midi_.get(); }
+    /// Sends MIDI clock to that port from now on; empty: to none. If it cannot be opened, `message` says why.
+    void openClockOut(const QString& name);
+    [[nodiscard]] ClockOut* clockOut() { return clockOut_.get(); }
+    /// The MIDI clock that comes in.
+    [[nodiscard]] ClockMeter::Reading clockIn() const { return clockIn_.read(); }
+    /// Start, continue and stop of the MIDI input start and stop the transport.
+    void setFollowsStart(bool on) { followsStart_ = on; }
+    [[nodiscard]] bool followsStart() const { return followsStart_; }
     /// Plays a message as if it had come in.
     void play(const MidiMessage& message, Engine::Time when = {});
 
@@ -87,6 +96,9 @@ class Sound : public QObject {
     Listening listening_;
     Engine engine_;
     std::unique_ptr<MidiInput> midi_;
+    ClockMeter clockIn_;
+    std::unique_ptr<ClockOut> clockOut_;
+    bool followsStart_ = true;
     unsigned blockFrames_ = 512;
     std::unique_ptr<AudioDevice> device_;
     QTimer watcher_;

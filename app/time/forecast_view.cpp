@@ -19,6 +19,12 @@ constexpr qreal kBar = 8;
 constexpr qreal kGap = 10;
 constexpr std::array kMarks = {40, 80, 120, 160, 200, 240};
 
+/// What holds up to where, and the knob that would move that.
+QString wordsOf(const Forecast& forecast) {
+    const QString text = said(forecast.text);
+    return forecast.mover.empty() ? text : text + QStringLiteral("; ") + said(forecast.mover);
+}
+
 } // namespace
 
 ForecastView::ForecastView(QWidget* parent) : QWidget(parent) {
@@ -31,7 +37,7 @@ void ForecastView::show(std::vector<Forecast> forecasts, double tempo) {
     forecasts_ = std::move(forecasts);
     tempo_ = tempo;
     QStringList all;
-    for (const Forecast& one : forecasts_) all << said(one.text);
+    for (const Forecast& one : forecasts_) all << wordsOf(one);
     setAccessibleDescription(all.join(QStringLiteral(". ")));
     updateGeometry();
     update();
@@ -43,7 +49,7 @@ qreal ForecastView::xOf(double tempo) const {
 
 qreal ForecastView::textHeight(std::size_t index) const {
     return QFontMetricsF(textFont(13))
-        .boundingRect(QRectF(0, 0, width(), 400), Qt::TextWordWrap, said(forecasts_[index].text))
+        .boundingRect(QRectF(0, 0, width(), 400), Qt::TextWordWrap, wordsOf(forecasts_[index]))
         .height();
 }
 
@@ -77,7 +83,7 @@ void ForecastView::paintEvent(QPaintEvent*) {
     for (std::size_t i = 0; i < forecasts_.size(); ++i) {
         const Forecast& one = forecasts_[i];
         painter.setPen(one.holdsNow || !one.wanted ? l.ink : l.alarm);
-        painter.drawText(QRectF(0, topOf(i), width(), textHeight(i)), Qt::TextWordWrap, said(one.text));
+        painter.drawText(QRectF(0, topOf(i), width(), textHeight(i)), Qt::TextWordWrap, wordsOf(one));
         const QRectF bar = barBox(i);
         painter.fillRect(bar, l.line);
         for (const auto& [from, to] : one.spans)

@@ -3,17 +3,20 @@
 #include "engine/automation.h"
 #include "look/fonts.h"
 #include "look/text.h"
+#include "shell/finder.h"
 #include "shell/theme.h"
 #include "time/faint.h"
 #include "widgets/frames.h"
 
 #include <QHelpEvent>
+#include <QInputDialog>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QToolTip>
 
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 namespace lariat {
 namespace {
@@ -31,8 +34,9 @@ SceneStrip::SceneStrip(const Session& session, QWidget* parent) : QWidget(parent
     setAccessibleName(tr("Scenes and hands"));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     connect(&session_.document, &Document::replaced, this, [this] {
-        chosen_ = -1;
+        chosen_ = chosenMove_ = -1;
         dragged_ = -1;
+        grip_.reset();
     });
     connect(&session_.document, &Document::changed, this, &SceneStrip::refresh);
     connect(&frames_, &QTimer::timeout, this, [this] {
@@ -48,6 +52,11 @@ void SceneStrip::refresh() {
     const Patch& patch = session_.document.patch();
     warnings_ = checkScenes(patch, session_.document.library(), session_.document.housing());
     chosen_ = std::min(chosen_, static_cast<int>(patch.scenes.size()) - 1);
+    const int moves = chosen_ < 0 ? 0 : static_cast<int>(patch.scenes[static_cast<std::size_t>(chosen_)].moves.size());
+    if (chosenMove_ >= moves) chosenMove_ = -1;
+    if (grip_ && (grip_->scene >= static_cast<int>(patch.scenes.size()) ||
+                  grip_->move >= static_cast<int>(patch.scenes[static_cast<std::size_t>(grip_->scene)].moves.size())))
+        grip_.reset(); // what the hand held is gone
     QStringList names;
     for (const Scene& scene : patch.scenes) names << q(scene.name);
     setAccessibleDescription(names.join(QStringLiteral(", ")));
@@ -63,6 +72,7 @@ QSize SceneStrip::sizeHint() const {
 void SceneStrip::choose(int scene) {
     if (scene == chosen_) return;
     chosen_ = scene;
+    chosenMove_ = -1;
     update();
     Q_EMIT chosenChanged();
 }
@@ -134,7 +144,8 @@ void SceneStrip::paintEvent(QPaintEvent*) {
                          painter.fontMetrics().elidedText(text, Qt::ElideRight, static_cast<int>(box.width()) - 10));
         for (std::size_t m = 0; m < scene.moves.size(); ++m) {
             const QRectF one = moveBox(s, m);
-            painter.setPen(QPen(l.kind(SignalKind::Audio), 1));
+            const bool held = static_cast<int>(s) == chosen_ && static_cast<int>(m) == chosenMove_;
+            painter.setPen(QPen(held ? l.accent : l.kind(SignalKind::Audio), held ? 2 : 1));
             painter.setBrush(faint(l.kind(SignalKind::Audio), 40));
             painter.drawRect(one.adjusted(0.5, 0.5, -0.5, -0.5));
             painter.setPen(l.ink);
@@ -145,6 +156,14 @@ void SceneStrip::paintEvent(QPaintEvent*) {
                     one.adjusted(4, -1, -2, 0), Qt::AlignVCenter,
                     painter.fontMetrics().elidedText(what, Qt::ElideRight, static_cast<int>(one.width()) - 6));
         }
+    }
+    if (grip_) {
+        const double start = startOf(static_cast<std::size_t>(grip_->scene)) + grip_->draft.start;
+        const QRectF draft(xOf(start), kTop + kScene + 3 + kHandRow * static_cast<int>(grip_->draft.hand),
+                           std::max(3.0, xOf(start + grip_->draft.beats) - xOf(start)), kHandRow - 3);
+        painter.setPen(QPen(l.accent, 2));
+        painter.setBrush(faint(l.accent, 60));
+        painter.drawRect(draft);
     }
     if (dragged_ >= 0 && droppedAt_ >= 0) {
         const qreal x = droppedAt_ < static_cast<int>(patch.scenes.size())
@@ -157,15 +176,62 @@ void SceneStrip::paintEvent(QPaintEvent*) {
     painter.fillRect(QRectF(xOf(beat) - 1, kTop, 2, height() - kTop - 4), l.ink);
 }
 
+std::optional<Hand> SceneStrip::handAt(const QPointF& at) {
+    const qreal row = (at.y() - kTop - kScene - 1) / kHandRow;
+    if (row < 0.0 || row >= 3.0) return std::nullopt;
+    return static_cast<Hand>(static_cast<int>(row));
+}
+
+QPointF SceneStrip::spot(std::size_t scene, double beat, Hand hand) const {
+    return {xOf(startOf(scene) + beat), kTop + kScene + 1 + kHandRow * (static_cast<int>(hand) + 0.5)};
+}
+
+/// In the scene's own beats, on its grid, and within it.
+double SceneStrip::beatAt(int scene, const QPointF& at, bool fine) const {
+    const auto& scenes = session_.document.patch().scenes;
+    const double whole = std::max(1.0, beatsOf(scenes));
+    const double song = (at.x() - kHead) / std::max(1.0, width() - kHead - 12.0) * whole;
+    const double grid = fine ? 0.25 : 1.0;
+    const double beat = std::round((song - startOf(static_cast<std::size_t>(scene))) / grid) * grid;
+    return std::clamp(beat, 0.0, scenes[static_cast<std::size_t>(scene)].beats());
+}
+
 void SceneStrip::mousePressEvent(QMouseEvent* event) {
     if (event->button() != Qt::LeftButton) return;
     const int scene = sceneUnder(event->position());
     choose(scene);
     dragged_ = event->position().y() < kTop + kScene ? scene : -1;
     droppedAt_ = -1;
+    grip(event->position(), event->modifiers().testFlag(Qt::AltModifier));
+}
+
+void SceneStrip::grip(const QPointF& at, bool fine) {
+    constexpr qreal kEnd = 6; // pixels of a move's end
+    grip_.reset();
+    chosenMove_ = -1;
+    const auto hand = handAt(at);
+    if (chosen_ < 0 || !hand) return update();
+    const auto scene = static_cast<std::size_t>(chosen_);
+    const Scene& there = session_.document.patch().scenes[scene];
+    for (std::size_t m = 0; m < there.moves.size(); ++m) {
+        const QRectF box = moveBox(scene, m);
+        if (!box.adjusted(-2, -1, 3, 1).contains(at)) continue;
+        chosenMove_ = static_cast<int>(m);
+        grip_ = Grip{chosen_, chosenMove_, at.x() > box.right() - kEnd && box.width() > 2 * kEnd,
+                     beatAt(chosen_, at, fine), there.moves[m]};
+        return update();
+    }
+    const double beat = beatAt(chosen_, at, fine);
+    Move draft;
+    draft.start = beat;
+    draft.beats = 0.0;
+    draft.hand = *hand;
+    grip_ = Grip{chosen_, -1, false, beat, std::move(draft)};
+    update();
 }
 
 void SceneStrip::mouseMoveEvent(QMouseEvent* event) {
+    if (grip_) return draw(event->position(), event->modifiers().testFlag(Qt::AltModifier));
     if (dragged_ < 0) return;
     const int over = sceneUnder(event->position());
     if (over < 0) return;
@@ -175,12 +241,109 @@ void SceneStrip::mouseMoveEvent(QMouseEvent* event) {
     update();
 }
 
+void SceneStrip::draw(const QPointF& at, bool fine) {
+    Grip& g = *grip_;
+    const Scene& scene = session_.document.patch().scenes[static_cast<std::size_t>(g.scene)];
+    const double beat = beatAt(g.scene, at, fine);
+    if (g.move < 0) {
+        g.draft.start = std::min(g.from, beat);
+        g.draft.beats = std::abs(beat - g.from);
+    } else {
+        const Move& before = scene.moves[static_cast<std::size_t>(g.move)];
+        if (g.end) {
+            g.draft.beats = std::max(fine ? 0.25 : 1.0, beat - before.start);
+        } else {
+            g.draft.start = std::clamp(before.start + beat - g.from, 0.0, scene.beats() - before.beats);
+            g.draft.hand = handAt(at).value_or(g.draft.hand);
+        }
+    }
+    update();
+}
+
 void SceneStrip::mouseReleaseEvent(QMouseEvent*) {
+    if (grip_) letGo();
     const int from = dragged_;
     const int to = droppedAt_;
     dragged_ = droppedAt_ = -1;
     if (from >= 0 && to >= 0) moveScene(from, to > from ? to - 1 : to);
     update();
+}
+
+void SceneStrip::letGo() {
+    const Grip done = *grip_;
+    grip_.reset();
+    const auto& scenes = session_.document.patch().scenes;
+    if (done.move < 0) {
+        if (done.draft.beats > 0.0) askForKnob(done.scene, done.draft);
+        return;
+    }
+    const Move& before = scenes[static_cast<std::size_t>(done.scene)].moves[static_cast<std::size_t>(done.move)];
+    if (done.draft == before) return;
+    put(done.scene, done.move, done.draft, tr("draw a move"));
+}
+
+/// One move of a scene is put in, replaced, or taken out.
+void SceneStrip::put(int scene, int move, const std::optional<Move>& wanted, const QString& name) {
+    std::vector<Scene> scenes = session_.document.patch().scenes;
+    if (scene < 0 || scene >= static_cast<int>(scenes.size())) return; // it went while the hand was busy
+    auto& moves = scenes[static_cast<std::size_t>(scene)].moves;
+    if (move >= static_cast<int>(moves.size())) return;
+    if (move < 0 && wanted)
+        moves.push_back(*wanted);
+    else if (wanted)
+        moves[static_cast<std::size_t>(move)] = *wanted;
+    else
+        moves.erase(moves.begin() + move);
+    session_.document.apply({SetScenes{std::move(scenes)}}, name);
+}
+
+/// Which knob, and where to: the move begins where the knob stands by then.
+void SceneStrip::askForKnob(int scene, Move move) {
+    const Patch patch = session_.document.patch(); // another one may be open when the question is answered
+    const Library& library = session_.document.library();
+    Finder finder(tr("What does the hand turn?"), tr("Type a part of the knob's or post's name"), window());
+    std::optional<std::pair<std::string, KnobInfo>> chosen;
+    for (const Post& post : patch.posts)
+        for (const KnobInfo& knob : library.part(post)->knobs)
+            if (knob.scale.taper != Taper::Switch)
+                finder.add(q(post.name) + QLatin1Char(' ') + q(knob.name), [&chosen, id = post.id, knob] {
+                    chosen = {id, knob};
+                });
+    bool other = false;
+    const auto watch = connect(&session_.document, &Document::replaced, this, [&other] { other = true; });
+    finder.exec();
+    if (!chosen || other) {
+        disconnect(watch);
+        return;
+    }
+    const auto& [post, knob] = *chosen;
+    double from = knobValue(*patch.post(post), knob);
+    for (int s = 0; s <= scene; ++s) { // settings and moves up to there
+        const Scene& one = patch.scenes[static_cast<std::size_t>(s)];
+        if (const auto set = one.setting.find(post); set != one.setting.end())
+            if (const auto value = set->second.find(knob.id); value != set->second.end()) from = value->second;
+        for (const Move& other : one.moves)
+            if (other.post == post && other.knob == knob.id && (s < scene || other.start < move.start)) from = other.to;
+    }
+    bool ok = false;
+    const QString text = QInputDialog::getText(
+        window(), q(patch.post(post)->name) + QLatin1Char(' ') + q(knob.name),
+        tr("It stands at %1 by then. Where does the hand turn it to?").arg(q(knob.scale.text(from))), QLineEdit::Normal,
+        q(knob.scale.text(from)), &ok);
+    disconnect(watch);
+    if (!ok || other) return;
+    const auto to = knob.scale.parse(text.toStdString());
+    if (!to) {
+        Q_EMIT refused(tr("“%1” is no setting of %2: it goes from %3 to %4.")
+                           .arg(text.left(40), q(knob.name), q(knob.scale.text(knob.scale.min)),
+                                q(knob.scale.text(knob.scale.max))));
+        return;
+    }
+    move.post = post;
+    move.knob = knob.id;
+    move.from = from;
+    move.to = *to;
+    put(scene, -1, move, tr("draw a move"));
 }
 
 void SceneStrip::mouseDoubleClickEvent(QMouseEvent*) {
@@ -209,6 +372,7 @@ void SceneStrip::keyPressEvent(QKeyEvent* event) {
     }
     case Qt::Key_Delete: {
         if (chosen_ < 0) return;
+        if (chosenMove_ >= 0) return put(chosen_, std::exchange(chosenMove_, -1), {}, tr("take a move out"));
         std::vector<Scene> scenes = session_.document.patch().scenes;
         scenes.erase(scenes.begin() + chosen_);
         session_.document.apply({SetScenes{std::move(scenes)}}, tr("take a scene out"));

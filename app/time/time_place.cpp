@@ -91,6 +91,7 @@ TimePlace::TimePlace(const Session& session, QWidget* parent) : Place(parent), s
     connect(responder_, &Responder::failed, this, [this](const QString& why) { Q_EMIT message(why, true); });
     connect(responder_, &Responder::fitted, this,
             [this](const QString& text) { Q_EMIT message(tr("%1: done. Ctrl+Z takes it back.").arg(text), false); });
+    connect(scenes_, &SceneStrip::refused, this, [this](const QString& why) { Q_EMIT message(why, true); });
     connect(scenes_, &SceneStrip::writeWanted, this, &TimePlace::writeScenes);
     connect(moves_, &MoveRecorder::refused, this, [this](const QString& why) { Q_EMIT message(why, true); });
     connect(moves_, &MoveRecorder::done, this, [this](const QString& text) { Q_EMIT message(text, false); });

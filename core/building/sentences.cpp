@@ -6,6 +6,7 @@
 #include "library/tie.h"
 #include "library/words.h"
 #include "timing/pattern_edits.h"
+#include "units/letters.h"
 #include "units/number.h"
 
 #include <algorithm>
@@ -384,6 +385,13 @@ Result<void> Build::read(const std::string& line) {
     return tied || turned.error().reason.empty() ? tied : turned;
 }
 
+/// What follows is a note or a title.
+bool isFreeText(std::string_view text) {
+    constexpr std::size_t kEnough = 40; // for a mark and the word
+    const std::string line = lower(withoutMark(trimmed(text.substr(0, std::min(text.find('\n'), kEnough)))));
+    return line.starts_with("note:") || line.starts_with("note on ") || line.starts_with("title:");
+}
+
 } // namespace
 
 Result<Sentences> readSentences(const std::string& text, const Patch& patch, const Library& library,
@@ -391,7 +399,9 @@ Result<Sentences> readSentences(const std::string& text, const Patch& patch, con
     Build build(patch, library, housing);
     std::size_t number = 0;
     for (std::size_t begin = 0; begin <= text.size();) {
-        const std::size_t end = std::min(text.find_first_of("\n;", begin), text.size());
+        // A note or a title goes to the end of its line, semicolons and all.
+        const char* const ends = isFreeText(std::string_view(text).substr(begin)) ? "\n" : "\n;";
+        const std::size_t end = std::min(text.find_first_of(ends, begin), text.size());
         std::string line(withoutMark(std::string_view(text).substr(begin, end - begin)));
         line.erase(0, std::min(line.find_first_not_of(" \t\r"), line.size()));
         while (!line.empty() && (line.back() == ' ' || line.back() == '\r' || line.back() == '\t')) line.pop_back();

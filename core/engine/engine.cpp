@@ -116,6 +116,10 @@ void Engine::setClick(bool on) {
     urgent_.send({.kind = Urgent::Kind::Click, .value = on ? 1.0f : 0.0f});
 }
 
+void Engine::setClockOut(bool on) {
+    urgent_.send({.kind = Urgent::Kind::ClockOut, .value = on ? 1.0f : 0.0f});
+}
+
 void Engine::setRealCase(bool on) {
     if (on == settings_.realCase) return;
     settings_.realCase = on;
@@ -220,6 +224,9 @@ void Engine::obeyUrgent(std::size_t frames) {
         case Urgent::Kind::Click:
             clicks_ = order.value > 0.5f;
             clickAge_ = -1;
+            break;
+        case Urgent::Kind::ClockOut:
+            pulses_.set(order.value > 0.5f);
             break;
         case Urgent::Kind::Play: {
             if (waitingCount_ == static_cast<int>(waiting_.size())) break; // a thousand keys within one block
@@ -328,7 +335,12 @@ std::span<const float> Engine::runOnce() {
         fadingTransport_.running = transport_.running;
         fading_->run(fadingTransport_);
     }
+    const double before = transport_.rewind ? 0.0 : transport_.beats;
     current_->run(transport_);
+    const double runSeconds = kRun / settings_.rate;
+    const double since = static_cast<double>(blockFrames_) / deviceRate_ + runs_ * runSeconds;
+    pulses_.run(before, transport_.beats, transport_.running,
+                blockStart_ + std::chrono::nanoseconds(std::llround(1e9 * since)), runSeconds);
     if (listeners_) {
         for (const auto& [signal, tap] : listeners_->taps) tap->write(*signal);
         for (const auto& [node, tap] : listeners_->told) {
@@ -376,6 +388,7 @@ void Engine::process(float* interleaved, std::size_t frames, const float* in, Ti
     const FlushDenormals flush;
     obeyUrgent(frames);
     blockStart_ = start;
+    blockFrames_ = frames;
     live_.give(in, frames);
     runs_ = railRuns_ = 0;
     resampler_.fill({interleaved, 2 * frames}, [this] { return runOnce(); });

@@ -7,6 +7,7 @@
 #pragma once
 
 #include "engine/change.h"
+#include "engine/clock_pulses.h"
 #include "engine/ear_guard.h"
 #include "engine/live_input.h"
 #include "engine/resampler.h"
@@ -55,6 +56,11 @@ class Engine {
     void setMuted(bool muted);
     /// A click on each beat of the clock, higher on the first of four: to play to, heard at the device only.
     void setClick(bool on);
+    /// MIDI clock of the transport is given to `takeClock`, each pulse one device block after its place in the sound
+    /// that is being made, as notes are.
+    void setClockOut(bool on);
+    /// The next pulse, start or stop; false if none is there yet. From one thread, any.
+    bool takeClock(ClockPulses::Event& event) { return pulses_.take(event); }
     /// With or without what the metal adds (electrics.h); takes effect with the next setPatch.
     void setRealCase(bool on);
     /// Knobs follow the scenes of the patch, from bar 1 on; takes effect with the next setPatch.
@@ -118,7 +124,7 @@ class Engine {
         float value = 0.0f;
     };
     struct Urgent {
-        enum class Kind { Run, Stop, Rewind, Monitor, Mute, Click, Play } kind = Kind::Run;
+        enum class Kind { Run, Stop, Rewind, Monitor, Mute, Click, ClockOut, Play } kind = Kind::Run;
         float value = 0.0f;
         MidiMessage message{};
         Time when{};
@@ -173,6 +179,7 @@ class Engine {
     // Between the two.
     Mailbox<Command> commands_;
     Mailbox<Urgent> urgent_;
+    ClockPulses pulses_;
     Queue<Done> finished_{8192};
 
     // Audio side.
@@ -201,6 +208,7 @@ class Engine {
     std::array<Waiting, 1024> waiting_{}; ///< played by hand and not due yet, in order of time
     int waitingCount_ = 0;
     Time blockStart_{};
+    std::size_t blockFrames_ = 0;
     std::uint64_t lastFaults_ = 0;
 };
 

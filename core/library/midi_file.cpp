@@ -39,6 +39,10 @@ Result<void> writeMidiFile(const std::filesystem::path& file, const Performance&
         smf_event_t* event = smf_event_new_from_bytes(m.status, m.data1, two ? -1 : m.data2);
         if (event) smf_track_add_event_pulses(track, event, static_cast<int>(played.beat * kTicks + 0.5));
     }
+    if (performance.lengthBeats > 0.0) {
+        smf_event_t* mark = smf_event_new_textual(6, kLoopMark);
+        if (mark) smf_track_add_event_pulses(track, mark, static_cast<int>(performance.lengthBeats * kTicks + 0.5));
+    }
     auto replacement = Replacement::of(file, FileKind::Midi);
     if (!replacement) return tl::unexpected(replacement.error());
     if (smf_save(smf.get(), replacement->temporary().c_str()) != 0)

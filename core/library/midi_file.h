@@ -29,6 +29,9 @@ Result<MidiImport> readMidiFile(const std::filesystem::path& file, const std::st
 Result<MidiImport> readMidi(std::string_view bytes, const std::string& post);
 inline constexpr int kMaxMidiTracks = 1024;
 
+/// The text of the marker at which a file of ours says that it begins anew.
+inline constexpr const char* kLoopMark = "loop";
+
 /// Writes a performance as a MIDI file of one track, 480 ticks a beat. Clock, start and stop have no place in such
 /// files and are left out.
 Result<void> writeMidiFile(const std::filesystem::path& file, const Performance& performance);

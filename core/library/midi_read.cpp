@@ -72,6 +72,7 @@ struct Score {
     std::vector<Timed> messages;
     std::map<std::uint64_t, std::uint32_t> tempos; ///< microseconds per beat, from a tick on
     MidiImport import;
+    std::uint64_t loop = 0; ///< tick at which it begins anew; 0: it is played once
 };
 
 void readMeta(Bytes& in, std::uint64_t tick, Score& score, bool& ended) {
@@ -84,6 +85,8 @@ void readMeta(Bytes& in, std::uint64_t tick, Score& score, bool& ended) {
         for (const char c : data) tempo = tempo << 8 | static_cast<unsigned char>(c);
         if (tempo == 0) in.fail("a tempo of no length");
         score.tempos[tick] = tempo;
+    } else if (type == 0x06 && data == kLoopMark) {
+        score.loop = tick;
     } else {
         ++score.import.marks;
     }
@@ -189,6 +192,7 @@ Result<MidiImport> readMidi(std::string_view bytes, const std::string& post) {
                        : (seconds + static_cast<double>(timed.tick - since) * tickSeconds) / secondsPerBeat;
             played.messages.push_back({beat, timed.message});
         }
+        if (steady && score.loop > 0) played.lengthBeats = static_cast<double>(score.loop) / ticksPerBeat;
         return out;
     } catch (const ReadError& error) {
         return failure(error.what());

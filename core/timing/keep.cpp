@@ -32,7 +32,14 @@ Result<Pattern> keptPattern(const Patch& patch, const std::string& post, const T
     std::vector<Step> steps = toldSteps(told);
     if (steps.empty()) return failure("nothing has been recorded into this slot yet");
     Pattern pattern = patternOf(patch, post);
-    trackAt(pattern, told[2], 0).steps = std::move(steps);
+    Track& track = trackAt(pattern, told[2], 0);
+    // A slot begins as it is written; only where other notes came is there something to keep.
+    const auto alike = [](const Step& a, const Step& b) {
+        return a.kind == b.kind && (a.kind != Step::Kind::Note || a.note == b.note);
+    };
+    if (std::ranges::equal(steps, track.steps, alike))
+        return failure("nothing has been recorded into this slot since it was written");
+    track.steps = std::move(steps);
     return pattern;
 }
 

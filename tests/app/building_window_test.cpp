@@ -5,6 +5,7 @@
 #include "library/midi_file.h"
 #include "library/tie.h"
 #include "shell/patch_dialog.h"
+#include "time/scenes_dialog.h"
 #include "time/time_place.h"
 #include "timing/scenes.h"
 #include "widgets/finding_card.h"
@@ -177,14 +178,12 @@ void setStrides(Opened& o, const Patch& wanted) {
             }
     }
     if (!wanted.scenes.empty()) {
-        QTimer::singleShot(0, [&] {
-            auto* dialog = QApplication::activeModalWidget();
-            QVERIFY(dialog);
-            dialog->findChild<QPlainTextEdit*>(QStringLiteral("scenes-text"))
-                ->setPlainText(QString::fromStdString(writeScenes(wanted.scenes, wanted, workspace().library)));
-            dialog->findChild<QPushButton*>(QStringLiteral("scenes-write"))->click();
-        });
         o.action(QStringLiteral("write-scenes"))->trigger();
+        auto* dialog = o.window.findChild<ScenesDialog*>();
+        QVERIFY(dialog);
+        dialog->findChild<QPlainTextEdit*>(QStringLiteral("scenes-text"))
+            ->setPlainText(QString::fromStdString(writeScenes(wanted.scenes, wanted, workspace().library)));
+        dialog->findChild<QPushButton*>(QStringLiteral("scenes-write"))->click();
     }
     o.window.showPlace(QStringLiteral("patch"));
 }

@@ -1,5 +1,6 @@
 // The window in German: nothing that is said in it is left in English, and what is typed and refused is understood.
 #include "app/opened.h"
+#include "look/text.h"
 #include "shell/interface_scale.h"
 #include "shell/language.h"
 #include "shell/preferences.h"
@@ -7,6 +8,7 @@
 
 #include <QFile>
 #include <QLabel>
+#include <QSet>
 #include <QXmlStreamReader>
 
 #include <map>
@@ -65,11 +67,18 @@ class GermanWindowTest : public QObject {
     void nothingIsLeftInEnglish() {
         const auto german = dictionary();
         QVERIFY(german.size() > 800);
+        // Words of the field on jacks and knobs stay as they are on the metal; a note is a “Note” too.
+        QSet<QString> same = {QStringLiteral("Note")};
+        for (const auto& [id, module] : workspace().library.modules())
+            for (const PartInfo& part : module.parts) {
+                for (const JackInfo& jack : part.jacks) same << QString::fromStdString(jack.name);
+                for (const KnobInfo& knob : part.knobs) same << QString::fromStdString(knob.name);
+            }
         Opened o;
         const auto look = [&](const QWidget& window) {
             QStringList left;
             for (const QString& word : wordsOf(window))
-                if (german.contains(word)) left << word;
+                if (german.contains(word) && !same.contains(word)) left << word;
             QVERIFY2(left.isEmpty(), qPrintable(left.join(QStringLiteral(" | "))));
         };
         for (const char* place : {"patch", "time", "sheet"}) {
@@ -102,8 +111,7 @@ class GermanWindowTest : public QObject {
         o.action(QStringLiteral("undo"))->trigger();
         QCOMPARE(o.patch().cables.size(), cables);
         o.action(QStringLiteral("play-midi"))->trigger(); // nothing that can be played is chosen
-        QVERIFY2(o.window.messages().text().startsWith(QStringLiteral("Wähle")) ||
-                     o.window.messages().text().contains(QStringLiteral("zuerst")),
+        QVERIFY2(o.window.messages().text().contains(QStringLiteral("zuerst"), Qt::CaseInsensitive),
                  qPrintable(o.window.messages().text()));
         o.settle();
         for (const Finding& finding : o.window.checker().findings())

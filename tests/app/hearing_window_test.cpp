@@ -3,6 +3,7 @@
 #include "building/capacity.h"
 #include "model/file.h"
 #include "shell/preferences.h"
+#include "widgets/midi_table_view.h"
 #include "widgets/pad_surface.h"
 
 #include <QMimeData>
@@ -371,6 +372,116 @@ class HearingWindowTest : public QObject {
         QTRY_VERIFY(volts("touch") > 4.0f);
         o.chart().setFocus();
         QTRY_VERIFY(volts("touch") < 1.0f);
+    }
+
+    /// A port of a converter gives something else: the table becomes the patch's own, in one step.
+    void aPortOfTheConverterIsChanged() {
+        Opened o;
+        o.window.openCopy(QStringLiteral(LARIAT_SOURCE "/data/demo/signal-mast.json"));
+        o.window.selection().choosePost("midi-a");
+        QCoreApplication::processEvents();
+        auto* view = o.place().inspector().findChild<MidiTableView*>(QStringLiteral("midi-table"));
+        QVERIFY(view);
+        auto* table = view->findChild<QTableWidget*>();
+        QVERIFY(table->item(0, 1)->text().contains(QLatin1String("pitch")));
+        QVERIFY(!o.place().inspector().knob("number-cv-1")); // no cell of it stands among the knobs
+        const int before = o.window.document().history().index();
+        table->setCurrentCell(11, 0);
+        auto* gives = view->findChild<QComboBox*>(QStringLiteral("midi-gives"));
+        gives->setCurrentIndex(static_cast<int>(MidiFunction::Controller));
+        Q_EMIT gives->activated(gives->currentIndex());
+        view = o.place().inspector().findChild<MidiTableView*>(QStringLiteral("midi-table"));
+        view->findChild<QTableWidget*>()->setCurrentCell(11, 0);
+        view->findChild<QSpinBox*>(QStringLiteral("midi-number"))->setValue(91);
+        QCOMPARE(o.window.document().history().index(), before + 2);
+        const Post& post = *o.patch().post("midi-a");
+        const PartInfo& part = *workspace().library.part(post);
+        QVERIFY(hasOwnMidiTable(post, part));
+        QCOMPARE(functionText(midiTableOf(post, part)->ports[11]), std::string("controller 91"));
+        const QString file = o.folder.filePath(QStringLiteral("own.lariat")); // and it is saved
+        QVERIFY(o.window.document().saveAs(file));
+        const auto again = openPatch(file.toStdString(), workspace().library);
+        QVERIFY(again && hasOwnMidiTable(*again->post("midi-a"), part));
+        o.window.document().history().undo();
+        o.window.document().history().undo();
+        QVERIFY(!hasOwnMidiTable(*o.patch().post("midi-a"), part));
+    }
+
+    /// A scale is learned from what is played, the root first; kept under a name; and taken again.
+    void aScaleIsLearnedAndKept() {
+        Opened o;
+        const QByteArray home = qgetenv("XDG_DATA_HOME");
+        qputenv("XDG_DATA_HOME", o.folder.path().toUtf8());
+        o.window.openCopy(QStringLiteral(LARIAT_SOURCE "/data/demo/quantizer.json"));
+        o.window.selection().choosePost("quantizer");
+        QCoreApplication::processEvents();
+        const auto part = [&](const char* name) {
+            return o.place().inspector().findChild<QPushButton*>(QLatin1String(name));
+        };
+        part("learn-scale")->click();
+        o.window.document().touch(); // a check ends meanwhile
+        for (const std::uint8_t note : std::initializer_list<std::uint8_t>{62, 64, 65, 69, 74}) {
+            o.window.sound().play({0x90, note, 100});
+            o.window.sound().play({0x80, note, 0});
+        }
+        part("learn-scale")->click();
+        const auto value = [&](const char* knob) {
+            const Post& post = *o.patch().post("quantizer");
+            return knobValue(post, *workspace().library.part(post)->knob(knob));
+        };
+        QCOMPARE(value("scale"), 0.0);
+        QCOMPARE(value("root"), 2.0);
+        for (int n = 0; n < 12; ++n)
+            QCOMPARE(value(("note-" + std::to_string(n)).c_str()), n == 0 || n == 2 || n == 3 || n == 7 ? 1.0 : 0.0);
+        QMenu* menu = part("own-scales")->menu();
+        Q_EMIT menu->aboutToShow();
+        answerInput({QStringLiteral("harbour")});
+        menu->findChild<QAction*>(QStringLiteral("save-scale"))->trigger();
+        QVERIFY(QFileInfo::exists(o.folder.filePath(QStringLiteral("lariat/tunings/harbour.scl"))));
+        o.window.document().history().undo();
+        QVERIFY(value("scale") != 0.0);
+        menu = part("own-scales")->menu();
+        Q_EMIT menu->aboutToShow();
+        QCOMPARE(menu->actions().first()->text(), QStringLiteral("harbour"));
+        menu->actions().first()->trigger();
+        QCOMPARE(value("note-7"), 1.0);
+        QCOMPARE(value("note-4"), 0.0);
+        part("keep-played")->click(); // nothing was recorded: it says so and changes nothing
+        QVERIFY(o.window.messages().text().contains(QLatin1String("nothing has been recorded")));
+        home.isEmpty() ? qunsetenv("XDG_DATA_HOME") : qputenv("XDG_DATA_HOME", home);
+    }
+
+    /// Start and stop of a MIDI clock lead the transport; ours goes out to a port, both are measured.
+    void clocksComeAndGo() {
+        Opened o;
+        o.window.sound().openMidi({});
+        auto* keyboard = dynamic_cast<SimulatedKeyboard*>(o.window.sound().midi());
+        keyboard->push({0xFC, 0, 0});
+        QTRY_VERIFY(!o.window.sound().engine().running());
+        keyboard->push({0xFA, 0, 0});
+        for (int n = 0; n < 12; ++n) {
+            keyboard->push({0xF8, 0, 0});
+            QTest::qSleep(10);
+        }
+        QTRY_VERIFY(o.window.sound().engine().running());
+        QVERIFY(o.window.sound().clockIn().tempo > 30.0);
+        Preferences dialog(o.window.session(), &o.window);
+        QVERIFY(dialog.findChild<QLabel*>(QStringLiteral("clocks"))->text().contains(QLatin1String("BPM")));
+        auto* out = dialog.findChild<QComboBox*>(QStringLiteral("clock-out"));
+        out->setCurrentIndex(out->findData(QString::fromLatin1(kSimulatedMidiOut)));
+        Q_EMIT out->activated(out->currentIndex());
+        QVERIFY(o.window.sound().clockOut());
+        auto* sent = dynamic_cast<SimulatedMidiOut*>(&o.window.sound().clockOut()->output());
+        QTRY_VERIFY_WITH_TIMEOUT(sent->sent().size() > 30, 10'000);
+        const double tempo = tempoOf(o.patch(), workspace().library);
+        QTRY_VERIFY2(std::abs(o.window.sound().clockOut()->reading().tempo - tempo) < 0.05 * tempo,
+                     qPrintable(QString::number(o.window.sound().clockOut()->reading().tempo)));
+        dialog.findChild<QCheckBox*>(QStringLiteral("follows-start"))->setChecked(false);
+        keyboard->push({0xFC, 0, 0});
+        QTest::qWait(50);
+        QVERIFY(o.window.sound().engine().running());
+        o.window.sound().openClockOut({});
+        QSettings().remove(QStringLiteral("midi"));
     }
 
     /// The feet beside the keys: by mouse and by comma and full stop, down only while they are pressed.

@@ -294,6 +294,20 @@ class HouseTest : public QObject {
         QVERIFY(!o.window.sound().recording());
     }
 
+    /// A window that goes with unsaved work in a saved file asks its document for nothing any more.
+    void aWindowGoesWithUnsavedWork() {
+        QString title;
+        {
+            Opened o;
+            QVERIFY(o.window.document().saveAs(o.folder.filePath(QStringLiteral("kept under a long name.lariat"))));
+            QVERIFY(o.window.document().apply({SetTitle{"Changed"}}, QStringLiteral("name")));
+            connect(&o.window, &QWidget::windowTitleChanged, this, [&](const QString& now) { title = now; });
+            connect(&o.window.document().history(), &QUndoStack::cleanChanged, this,
+                    [&] { title = QStringLiteral("asked"); });
+        }
+        QVERIFY(title != QStringLiteral("asked"));
+    }
+
     void aClosedWindowIsSilent() {
         Opened o;
         QVERIFY(o.window.sound().engine().running());

@@ -439,6 +439,61 @@ class TimeWindowTest : public QObject {
         QCOMPARE(o.patch().scenes.size(), 2u);
     }
 
+    /// A move is drawn over a free place of a hand's row, then along its time, to another hand, longer, and taken out.
+    void movesAreDrawn() {
+        InTime o;
+        o.time().keepScene(QStringLiteral("First"), 2);
+        o.time().keepScene(QStringLiteral("Second"), 4);
+        SceneStrip& strip = o.time().scenes();
+        const auto draw = [&](QPointF from, QPointF to) {
+            QTest::mousePress(&strip, Qt::LeftButton, {}, from.toPoint());
+            QTest::mouseMove(&strip, ((from + to) / 2).toPoint());
+            QTest::mouseMove(&strip, to.toPoint());
+            QTest::mouseRelease(&strip, Qt::LeftButton, {}, to.toPoint());
+        };
+        const auto moves = [&]() -> const std::vector<Move>& { return o.patch().scenes[1].moves; };
+        answerFinder({QStringLiteral("Filter Cutoff")});
+        answerInput({QStringLiteral("2 kHz")});
+        draw(strip.spot(1, 4, Hand::Left), strip.spot(1, 8, Hand::Left));
+        QCOMPARE(moves().size(), std::size_t{1});
+        QCOMPARE(moves()[0].start, 4.0);
+        QCOMPARE(moves()[0].beats, 4.0);
+        QCOMPARE(moves()[0].to, 2000.0);
+        QCOMPARE(moves()[0].from, knobValue(*o.patch().post("filter"),
+                                            *workspace().library.part(*o.patch().post("filter"))->knob("cutoff")));
+        const QRectF box = strip.moveBox(1, 0);
+        draw(box.center(),
+             box.center() + QPointF(strip.spot(1, 2, Hand::Left).x() - strip.spot(1, 0, Hand::Left).x(), 20));
+        QCOMPARE(moves()[0].start, 6.0);
+        QCOMPARE(moves()[0].hand, Hand::Right);
+        const QRectF moved = strip.moveBox(1, 0);
+        draw({moved.right() - 2, moved.center().y()}, strip.spot(1, 14, Hand::Right));
+        QCOMPARE(moves()[0].start, 6.0);
+        QCOMPARE(moves()[0].beats, 8.0);
+        // Beyond the scene it ends with it; a press alone changes nothing.
+        const QRectF longer = strip.moveBox(1, 0);
+        draw(longer.center(), {strip.width() + 50.0, longer.center().y()});
+        QCOMPARE(moves()[0].start + moves()[0].beats, 16.0);
+        const int steps = o.undoSteps();
+        QTest::mouseClick(&strip, Qt::LeftButton, {}, strip.moveBox(1, 0).center().toPoint());
+        QCOMPARE(o.undoSteps(), steps);
+        QCOMPARE(strip.chosenMove(), 0);
+        strip.setFocus();
+        QTest::keyClick(&strip, Qt::Key_Delete);
+        QVERIFY(moves().empty());
+        QCOMPARE(o.patch().scenes.size(), std::size_t{2}); // the move alone
+        // What cannot be a value is refused with what can; another patch in the middle of the question takes no move.
+        answerFinder({QStringLiteral("Filter Cutoff")});
+        answerInput({QStringLiteral("blue")});
+        draw(strip.spot(1, 4, Hand::Foot), strip.spot(1, 6, Hand::Foot));
+        QVERIFY(moves().empty());
+        QVERIFY(o.window.messages().text().contains(QLatin1String("blue")));
+        QTimer::singleShot(0, [&] { o.window.openCopy(QStringLiteral(LARIAT_SOURCE "/data/demo/night-watch.json")); });
+        answerFinder({QStringLiteral("Filter Cutoff")});
+        draw(strip.spot(1, 4, Hand::Left), strip.spot(1, 8, Hand::Left));
+        QVERIFY(o.patch().scenes == demo("night-watch.json").scenes);
+    }
+
     void scenesAreWrittenInWordsAndPlayed() {
         InTime o;
         o.action("write-scenes")->trigger();

@@ -45,8 +45,8 @@ class CliTest : public QObject {
     void helpHasExamples() {
         const Answer answer = run({"--help"});
         QCOMPARE(answer.code, 0);
-        for (const char* word : {"blocks", "modules", "check", "render", "measure", "tie", "sheet", "pattern",
-                                 "diff", "scales", "responses", "scenes", "clocks", "reckon", "Examples", "Exit codes"})
+        for (const char* word : {"blocks", "modules", "check", "render", "measure", "tie", "sheet", "pattern", "diff",
+                                 "scales", "responses", "scenes", "clocks", "reckon", "Examples", "Exit codes"})
             QVERIFY2(answer.out.contains(QLatin1String(word)), word);
         QCOMPARE(run({}).code, 3);
         QCOMPARE(run({"dance"}).code, 3);
@@ -295,7 +295,8 @@ class CliTest : public QObject {
         QCOMPARE(run({"tie", kLamp, "filter cutoff 500 Hz", "--out", in("turned.json")}).code, 0);
         const Answer answer = run({"diff", kLamp, in("turned.json")});
         QCOMPARE(answer.code, 1);
-        QVERIFY2(answer.out.startsWith(QLatin1String("Filter Cutoff: ")) && answer.out.contains(QLatin1String("500 Hz")),
+        QVERIFY2(answer.out.startsWith(QLatin1String("Filter Cutoff: ")) &&
+                     answer.out.contains(QLatin1String("500 Hz")),
                  qPrintable(answer.out));
         QCOMPARE(run({"diff", kLamp, in("turned.json"), "--json"}).json().array().size(), 1);
     }

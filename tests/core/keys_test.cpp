@@ -1,7 +1,10 @@
 // Keys, the MIDI converter and its chain, the pad, and MIDI files.
 #include "blocks/time/midi_modes.h"
+#include "building/capacity.h"
 #include "library/midi_file.h"
+#include "library/midi_table.h"
 #include "support/analysis.h"
+#include "support/patches.h"
 #include "support/rig.h"
 
 #include <QFile>
@@ -12,8 +15,7 @@
 #include <random>
 
 using namespace lariat;
-using lariat::test::figure;
-using lariat::test::Rig;
+using namespace lariat::test;
 
 namespace {
 
@@ -216,6 +218,88 @@ class KeysTest : public QObject {
         const std::string table = midiTable(midiModes()[2]);
         QVERIFY(table.find("pitch-4") != std::string::npos && table.find("pitch of voice 4") != std::string::npos);
         QVERIFY(midiTable(midiModes()[4]).find("channel 10") != std::string::npos);
+    }
+
+    /// Every mode has all ports once, and no port gives what no voice plays.
+    void allTablesAreWhole() {
+        QVERIFY(midiModes().size() >= 12);
+        for (const MidiMode& mode : midiModes()) {
+            for (std::size_t p = 0; p < kMidiPorts; ++p) {
+                const MidiPort& port = mode.ports[p];
+                QCOMPARE(std::string(port.port), std::string(midiPortIds()[p]));
+                if (port.gives == MidiFunction::Pitch || port.gives == MidiFunction::Gate ||
+                    port.gives == MidiFunction::Velocity)
+                    QVERIFY2(port.index < mode.voices, mode.name);
+            }
+            const MidiMode found = withVoices(mode);
+            QCOMPARE(found.voices, mode.voices);
+            QCOMPARE(found.perChannel, mode.perChannel);
+        }
+    }
+
+    /// Free controllers by number, any controller in a table of its own, the hold pedal as a gate.
+    void controllersAndHold() {
+        Rig rig("midi-to-cv");
+        rig.setup.material.performance =
+            played({{0.1, {0xB0, 74, 127}}, {0.1, {0xB0, 20, 64}}, {0.2, {0xB0, 64, 127}}, {0.6, {0xB0, 64, 20}}});
+        rig.set("mode", 5).set("controller-a", 20).set("controller-b", 74).run(0.4);
+        QVERIFY(std::abs(at(rig, "cv-1", 0.2) - 8.0 * 64 / 127) < 1e-5);
+        QVERIFY(std::abs(at(rig, "cv-2", 0.2) - 8.0) < 1e-5);
+        QVERIFY(std::abs(rig.rising("gate-2").front() - 0.1) < 1e-5);
+        QVERIFY(std::abs(rig.falling("gate-2").front() - 0.3) < 1e-5);
+
+        const auto gives = [](MidiFunction f) { return static_cast<double>(f); };
+        Rig own("midi-to-cv");
+        own.setup.material.performance = played({{0.0, {0xFA, 0, 0}},
+                                                 {0.1, on(60, 100, 4)},
+                                                 {0.1, on(67, 100, 6)},
+                                                 {0.2, on(40, 100, 9)},
+                                                 {0.2, {0xB0, 91, 127}}});
+        own.set("mode", static_cast<double>(midiModes().size()));
+        own.set("channel-pitch-1", 5).set("number-pitch-1", 1);
+        own.set("gives-pitch-2", gives(MidiFunction::Pitch)).set("channel-pitch-2", 7).set("number-pitch-2", 2);
+        own.set("channel-gate-1", 5).set("number-gate-1", 1);
+        own.set("gives-gate-2", gives(MidiFunction::Drum)).set("channel-gate-2", 10).set("number-gate-2", 40);
+        own.set("gives-cv-4", gives(MidiFunction::Controller)).set("number-cv-4", 91);
+        own.set("gives-run", gives(MidiFunction::None));
+        own.run(0.4);
+        QVERIFY(std::abs(at(own, "pitch-1", 0.3)) < 1e-6);
+        QVERIFY(std::abs(at(own, "pitch-2", 0.3) - 7.0 / 12.0) < 1e-6);
+        QCOMPARE(own.rising("gate-1").size(), std::size_t{1});
+        QVERIFY(std::abs(own.rising("gate-2").front() - 0.1) < 1e-5);
+        QVERIFY(std::abs(at(own, "cv-4", 0.3) - 8.0) < 1e-5);
+        QVERIFY(own.rising("run").empty());
+    }
+
+    /// Changing one port of a table makes it the post's own, and leaves all others as they were.
+    void aTableBecomesItsOwn() {
+        const Patch empty = PatchMaker("tower-case").make();
+        const auto free = freeParts(empty, workspace().library, workspace().housing(empty), "midi-to-cv");
+        QVERIFY(!free.empty());
+        Patch patch = PatchMaker("tower-case")
+                          .post("midi", free.front().slot->id, free.front().part->id)
+                          .knob("midi", "mode", 2)
+                          .make();
+        const PartInfo& part = *workspace().library.part(patch.posts[0]);
+        const MidiMode before = *midiTableOf(patch.posts[0], part);
+        QVERIFY(!hasOwnMidiTable(patch.posts[0], part));
+        const auto edits = changeMidiPort(patch.posts[0], part, 7, {"", 3, MidiFunction::Controller, 12});
+        QVERIFY(edits);
+        patch = *applyEdits(patch, *edits);
+        QVERIFY(hasOwnMidiTable(patch.posts[0], part));
+        const MidiMode after = *midiTableOf(patch.posts[0], part);
+        for (std::size_t p = 0; p < kMidiPorts; ++p) {
+            const MidiPort& wanted = before.ports[p];
+            if (p == 7) continue;
+            QVERIFY2(after.ports[p].gives == wanted.gives && after.ports[p].channel == wanted.channel &&
+                         after.ports[p].index == wanted.index,
+                     wanted.port);
+        }
+        QCOMPARE(functionText(after.ports[7]), std::string("controller 12"));
+        QCOMPARE(channelText(after.ports[7]), std::string("channel 3"));
+        QCOMPARE(after.voices, 4);
+        QCOMPARE(std::ranges::count_if(part.knobs, [&](const KnobInfo& k) { return !inMidiTable(part, k); }), 3);
+        QVERIFY(!changeMidiPort(lamp().posts[0], *workspace().library.part(lamp().posts[0]), 0, {}));
     }
 
     void thePadFollowsItsGesture() {

@@ -6,6 +6,7 @@
 #include "library/check.h"
 #include "measure/measure.h"
 #include "model/audio_file.h"
+#include "model/edit.h"
 #include "support/allocations.h"
 #include "support/live.h"
 #include "support/patches.h"
@@ -322,6 +323,50 @@ class LiveTest : public QObject {
         const Snapshot shot = tap->snapshot(9600);
         QCOMPARE(shot.edges.size(), std::size_t{2});
         QVERIFY(std::abs(shot.edges[1].sample - shot.edges[0].sample - 288.0) < 0.01);
+    }
+
+    /// MIDI clock of the transport: 24 pulses a beat at their times, start, stop and continue where they are.
+    void theClockIsGivenOut() {
+        Engine engine;
+        Patch patch = lamp();
+        const TempoHome home = tempoHome(patch, library());
+        patch = *applyEdit(patch, SetKnob{home.post->id, home.knob->id, 120.0});
+        engine.setClockOut(true);
+        engine.setPatch(patch, library());
+        const Engine::Time zero = std::chrono::steady_clock::now();
+        std::vector<float> out(2 * 480);
+        int block = 0;
+        const auto seconds = [&](double length) {
+            std::vector<ClockPulses::Event> events;
+            for (const int end = block + static_cast<int>(std::lround(100 * length)); block < end; ++block) {
+                engine.process(out.data(), 480, nullptr, zero + block * std::chrono::milliseconds(10));
+                for (ClockPulses::Event event; engine.takeClock(event);) events.push_back(event);
+            }
+            return events;
+        };
+        const auto ms = [&](const ClockPulses::Event& event) {
+            return std::chrono::duration<double, std::milli>(event.when - zero).count();
+        };
+        const auto first = seconds(2.0);
+        QCOMPARE(first.front().status, std::uint8_t{0xFA});
+        QVERIFY2(first.size() >= 96 && first.size() <= 99, qPrintable(QString::number(first.size())));
+        for (std::size_t n = 1; n < first.size(); ++n) {
+            QCOMPARE(first[n].status, std::uint8_t{0xF8});
+            // A block later than its place; runs of 2/3 ms are made ahead of the device.
+            QVERIFY2(std::abs(ms(first[n]) - 10.0 - static_cast<double>(n - 1) * 1000.0 / 48.0) < 0.7,
+                     qPrintable(QString::number(ms(first[n]))));
+        }
+        engine.setRunning(false);
+        const auto stopped = seconds(0.5);
+        QCOMPARE(stopped.size(), std::size_t{1});
+        QCOMPARE(stopped[0].status, std::uint8_t{0xFC});
+        engine.setRunning(true);
+        QCOMPARE(seconds(0.5).front().status, std::uint8_t{0xFB});
+        engine.rewind();
+        const auto again = seconds(0.5);
+        QCOMPARE(std::ranges::count(again, std::uint8_t{0xFA}, &ClockPulses::Event::status), 1);
+        engine.setClockOut(false);
+        QVERIFY(seconds(0.5).empty());
     }
 
     /// A straight way ends when it should, and is the same live and offline.

@@ -3,14 +3,19 @@
 #include "support/rig.h"
 #include "units/tuning.h"
 
+#include "library/own_scales.h"
+#include "library/workspace.h"
+#include "model/file.h"
+#include "support/patches.h"
+#include "timing/keep.h"
+
+#include <QTemporaryDir>
 #include <QtTest>
 
 #include <cmath>
 
 using namespace lariat;
-using lariat::test::Pulse;
-using lariat::test::Rig;
-using lariat::test::worst;
+using namespace lariat::test;
 
 namespace {
 
@@ -123,6 +128,70 @@ class QuantizerTest : public QObject {
         rig.pulses("clock-1", later).run(0.7);
         // Steps are counted on from where the take stopped: 1, 2 (rest), 3, …
         QCOMPARE(rig.rising("gate").size(), std::size_t{4});
+    }
+
+    /// What was recorded is told, step for step, and can be kept in the slot that it was recorded into.
+    void whatWasRecordedIsToldAndKept() {
+        Rig rig("quantizer");
+        rig.set("scale", 1).set("slot", 2).set("length", 15);
+        rig.feed("in-1", [](double t) { return (std::floor(t / 0.12) - 2.0) / 12.0; });
+        std::vector<Pulse> rests;
+        std::vector<Pulse> ties;
+        for (int n = 0; n < 70; ++n) {
+            if (n % 5 == 1) rests.push_back({0.12 * n + 0.01, 0.12 * n + 0.11});
+            if (n % 5 == 2) ties.push_back({0.12 * n + 0.01, 0.12 * n + 0.11});
+        }
+        std::vector<Pulse> steps;
+        for (int n = 0; n < 20; ++n) steps.push_back({0.12 * n + 0.06, 0.12 * n + 0.09});
+        rig.pulses("record", {{0.001, 0.12 * 15 + 0.11}}).pulses("rest", rests).pulses("tie", ties);
+        rig.pulses("clock-1", steps).run(2.5);
+        const std::vector<Step> told = toldSteps(rig.told());
+        QCOMPARE(told.size(), std::size_t{16});
+        for (int n = 0; n < 16; ++n) {
+            const Step& step = told[static_cast<std::size_t>(n)];
+            QCOMPARE(step.kind, n % 5 == 1 ? Step::Kind::Rest : n % 5 == 2 ? Step::Kind::Tie : Step::Kind::Note);
+            if (step.kind == Step::Kind::Note) QCOMPARE(step.note, 60 + n - 2);
+        }
+        Patch patch = demo("quantizer.json");
+        const auto kept = keptPattern(patch, "quantizer", rig.told());
+        QVERIFY(kept);
+        QCOMPARE(kept->others.size(), std::size_t{2}); // slots B and C were begun
+        QVERIFY(kept->tracksOf(2).front().steps == told);
+        QVERIFY(!keptPattern(patch, "quantizer", Told{}));
+        // Nothing comes to the record jack of this patch: its slot is as it was written.
+        const auto silent = recordedPattern(patch, workspace().library, "quantizer", 1.0);
+        QVERIFY(!silent);
+        QVERIFY(silent.error().reason.find("nothing has been recorded") != std::string::npos);
+        QVERIFY(recordedPattern(patch, workspace().library, "osc", 1.0).error().reason.find("quantizer") !=
+                std::string::npos);
+        // The clock at its record jack: what it hears is taken.
+        PatchMaker maker("tower-case");
+        const Patch recording = *applyEdit(
+            patch, TieCable{Cable{0, {"clock", "quarters"}, {"quantizer", "record"}, {}, {}, {}, 0, {}, {}}, 0});
+        const auto taken = recordedPattern(recording, workspace().library, "quantizer", 4.0);
+        QVERIFY2(taken, taken ? "" : taken.error().text().c_str());
+        QVERIFY(!taken->tracks.front().steps.empty());
+    }
+
+    /// Scales of one's own are Scala files, kept and found again; another scale of that name is not lost.
+    void ownScalesAreKept() {
+        QTemporaryDir folder;
+        const std::filesystem::path data = folder.path().toStdString();
+        QVERIFY(ownScales(data).empty());
+        QVERIFY(saveScale(data, {"harbour", 0x4A9}));
+        QVERIFY(saveScale(data, {"harbour", 0x4A9})); // the same again
+        const auto other = saveScale(data, {"harbour", 0xAB5});
+        QVERIFY(!other);
+        QVERIFY(other.error().text().find("holds another scale") != std::string::npos);
+        for (const char* name : {"", "  ", "../x", "a/b", ".hidden", "a\nb"})
+            QVERIFY2(!saveScale(data, {name, 1}), name);
+        QVERIFY(writeFile(data / "tunings/just.scl", "just\n 2\n 3/2\n 2/1\n", FileKind::Text)); // no semitones
+        const auto found = ownScales(data);
+        QCOMPARE(found.size(), std::size_t{1});
+        QCOMPARE(found[0].name, std::string("harbour"));
+        QCOMPARE(found[0].mask, 0x4A9u);
+        const Workspace both = loadWorkspace(std::filesystem::path(LARIAT_SOURCE) / "data", data);
+        QVERIFY(both.library.tunings().contains("harbour")); // a tuning like all others
     }
 
     void scalaFilesAreRead() {

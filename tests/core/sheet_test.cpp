@@ -57,6 +57,24 @@ class SheetTest : public QObject {
         QVERIFY(says("Start with the monitor down")); // the note of row 4
     }
 
+    /// Scenes in words, all variations, and the table of a converter instead of its forty-two cells.
+    void scenesVariationsAndTablesArePrinted() {
+        const Patch night = demo("night-watch.json");
+        const auto observed = observe(night, workspace().library, workspace().housing(night), 0.1);
+        QVERIFY(observed);
+        const std::string text = writeMarkdown(makeSheet(*observed, {}));
+        for (const Scene& scene : night.scenes)
+            QVERIFY2(text.find(scene.name + ": ") != std::string::npos, scene.name.c_str());
+        QVERIFY(text.find("left: ") != std::string::npos || text.find("right: ") != std::string::npos);
+        QVERIFY(text.find(" B: ") != std::string::npos && text.find(" A: ") != std::string::npos);
+        const Patch mast = demo("signal-mast.json");
+        const auto heard = observe(mast, workspace().library, workspace().housing(mast), 0.1);
+        QVERIFY(heard);
+        const std::string table = writeMarkdown(makeSheet(*heard, {}));
+        QVERIFY(table.find("pitch-1: pitch of voice 1") != std::string::npos);
+        QVERIFY(table.find("cv-3 number") == std::string::npos);
+    }
+
     void openFindingsAreNamed() {
         QCOMPARE(sheet_.findings.size(), std::size_t{3});
         QVERIFY(says("sustain is never reached"));

@@ -412,6 +412,12 @@ class TimingTest : public QObject {
     void aForecastFindsTheTempo() {
         figure("forecast", "tempos at which something changes within 0.1 BPM of the closed form");
         const auto made = forecastOf(voiceWith(0.6, 120.0, 0.01, 0.08, 0.07), workspace().library, "tracks");
+        QVERIFY(made);
+        for (const Forecast& forecast : *made) { // the longer stage before sustain; the one that ends the tail
+            QCOMPARE(forecast.knob, std::string(forecast.kind == Fact::Kind::Sustain ? "decay" : "release"));
+            QVERIFY(forecast.mover.str().find(forecast.kind == Fact::Kind::Sustain ? "Decay" : "Release") !=
+                    std::string::npos);
+        }
         QVERIFY(made.has_value());
         QCOMPARE(made->size(), 2u);
         const Forecast& sustain = made->front();

@@ -1,5 +1,6 @@
 // The simulated interface keeps time, records, and can go away.
 #include "devices/audio_device.h"
+#include "devices/clock_out.h"
 #include "devices/jam.h"
 #include "devices/simulated_device.h"
 #include "engine/engine.h"
@@ -11,6 +12,8 @@
 #include <QTemporaryDir>
 
 #include <atomic>
+#include <deque>
+#include <mutex>
 
 using namespace lariat;
 
@@ -101,6 +104,54 @@ class AudioDeviceTest : public QObject {
         QVERIFY(!device.alive());
         QVERIFY(device.start([&](float*, std::size_t n, const float*) { frames += n; })); // plugged in again
         QVERIFY(device.alive());
+    }
+
+    /// Tempo and unevenness of a clock, against the closed form.
+    void aClockIsMeasured() {
+        using namespace std::chrono;
+        ClockMeter meter;
+        const auto zero = steady_clock::now();
+        QCOMPARE(meter.read(zero).tempo, 0.0);
+        for (int n = 0; n < 100; ++n) // 125 BPM: 20 ms; every other pulse 0.4 ms late
+            meter.pulse(zero + microseconds(20'000 * n + (n % 2 == 0 ? 0 : 400)));
+        const auto now = zero + microseconds(20'000 * 99);
+        QVERIFY(std::abs(meter.read(now).tempo - 125.0) < 0.1);
+        QVERIFY(std::abs(meter.read(now).jitter - 0.2) < 0.01);
+        QVERIFY(std::abs(meter.read(now).worst - 0.2) < 0.05);
+        QCOMPARE(meter.read(now + seconds(2)).tempo, 0.0);
+    }
+
+    /// Each event is sent when its time has come, in order, and what was started is stopped at the end.
+    void theClockIsSentInTime() {
+        using namespace std::chrono;
+        std::mutex mutex;
+        std::deque<ClockPulses::Event> events;
+        const auto zero = steady_clock::now() + milliseconds(30);
+        events.push_back({zero, 0xFA});
+        for (int n = 0; n < 24; ++n) events.push_back({zero + milliseconds(10 * n), 0xF8});
+        auto output = openMidiOutput(kSimulatedMidiOut);
+        QVERIFY(output);
+        auto* kept = dynamic_cast<SimulatedMidiOut*>(output->get());
+        std::vector<SimulatedMidiOut::Sent> sent;
+        {
+            ClockOut clock(std::move(*output), [&](ClockPulses::Event& event) {
+                const std::lock_guard lock(mutex);
+                if (events.empty()) return false;
+                event = events.front();
+                events.pop_front();
+                return true;
+            });
+            QTRY_COMPARE(kept->sent().size(), std::size_t{25});
+            QVERIFY(clock.reading().tempo > 100.0);
+            QVERIFY(!clock.failed());
+            sent = kept->sent();
+        }
+        for (std::size_t n = 0; n < sent.size(); ++n) {
+            QCOMPARE(int{sent[n].second.status}, n == 0 ? 0xFA : 0xF8);
+            if (n > 0) QVERIFY(sent[n].first >= zero + milliseconds(10 * (n - 1))); // never early
+        }
+        QVERIFY(!openMidiOutput("no such port"));
+        QCOMPARE(midiOutputNames().back(), std::string(kSimulatedMidiOut));
     }
 
     void lateBlocksAreCounted() {
