@@ -3640,10 +3640,6 @@
         <translation>Den Zustand des Patches als A und als B beiseitelegen, sehen, was anders ist, und vom einen zum anderen gehen. Gesperrte Knöpfe bleiben. Die Datei behält die Knöpfe von beiden; Kabel und Schritte werden behalten, solange sie offen ist.</translation>
     </message>
     <message>
-        <source>… and all</source>
-        <translation>… mit allem</translation>
-    </message>
-    <message>
         <source>Go to %1 with cables and steps</source>
         <translation>Zu %1 mit Kabeln und Schritten</translation>
     </message>
@@ -3686,6 +3682,10 @@
     <message>
         <source>From A to B:</source>
         <translation>Von A zu B:</translation>
+    </message>
+    <message>
+        <source>%1 and all</source>
+        <translation>%1 mit allem</translation>
     </message>
 </context>
 <context>
@@ -4696,10 +4696,6 @@
     <message>
         <source>What is heard is being recorded; press to end it</source>
         <translation>Was zu hören ist, wird aufgenommen; drücken, um sie zu beenden</translation>
-    </message>
-    <message>
-        <source>● recorded %1:%2</source>
-        <translation>● aufgenommen %1:%2</translation>
     </message>
 </context>
 </TS>

@@ -190,17 +190,17 @@ void KnobPanel::addKnobs(const Post& post, const PartInfo& part) {
         layout_->addLayout(grid);
     else
         delete grid;
+    if (part.has("quantizer")) {
+        scales_ = new ScaleTools(session_, post.id);
+        layout_->addWidget(scales_);
+        connect(scales_, &ScaleTools::message, this, &KnobPanel::message);
+    }
     for (const KnobInfo& info : part.knobs)
         if (info.scale.taper == Taper::Switch && !inMidiTable(part, info)) addSwitch(post, info);
     addSources(post, part);
     if (midiTableOf(post, part)) {
         midi_ = new MidiTableView(session_, post.id);
         layout_->addWidget(midi_);
-    }
-    if (part.has("quantizer")) {
-        scales_ = new ScaleTools(session_, post.id);
-        layout_->addWidget(scales_);
-        connect(scales_, &ScaleTools::message, this, &KnobPanel::message);
     }
     addRegister(post, part);
 }

@@ -7,6 +7,7 @@
 
 #include <QFileDialog>
 #include <QFileInfo>
+#include <QGridLayout>
 #include <QHBoxLayout>
 #include <QScrollArea>
 #include <QVBoxLayout>
@@ -30,25 +31,26 @@ SettingsPage::SettingsPage(const Session& session, QWidget* parent) : QWidget(pa
     about->setWordWrap(true);
     about->setFont(textFont(13));
     layout->addWidget(about);
+    auto* ways = new QGridLayout;
     for (std::size_t i = 0; i < 2; ++i) {
-        auto* line = new QHBoxLayout;
         const std::string name = kNames[i];
+        const auto column = static_cast<int>(i);
         auto* keeper = new QPushButton(tr("Keep as %1").arg(q(name)));
         keeper->setObjectName(QStringLiteral("keep-") + q(name));
         recall_[i] = new QPushButton(tr("Go to %1").arg(q(name)));
         recall_[i]->setObjectName(QStringLiteral("go-") + q(name));
-        connect(keeper, &QPushButton::clicked, this, [this, name] { keep(name); });
-        connect(recall_[i], &QPushButton::clicked, this, [this, name] { recall(name); });
-        recallAll_[i] = new QPushButton(tr("… and all"));
+        recallAll_[i] = new QPushButton(tr("%1 and all").arg(q(name)));
         recallAll_[i]->setObjectName(QStringLiteral("go-all-") + q(name));
         recallAll_[i]->setAccessibleName(tr("Go to %1 with cables and steps").arg(q(name)));
         recallAll_[i]->setToolTip(tr("Cables and steps as well"));
+        connect(keeper, &QPushButton::clicked, this, [this, name] { keep(name); });
+        connect(recall_[i], &QPushButton::clicked, this, [this, name] { recall(name); });
         connect(recallAll_[i], &QPushButton::clicked, this, [this, name] { recallAll(name); });
-        line->addWidget(keeper);
-        line->addWidget(recall_[i]);
-        line->addWidget(recallAll_[i]);
-        layout->addLayout(line);
+        ways->addWidget(keeper, 0, column);
+        ways->addWidget(recall_[i], 1, column);
+        ways->addWidget(recallAll_[i], 2, column);
     }
+    layout->addLayout(ways);
     auto* across = new QHBoxLayout;
     slider_ = new QSlider(Qt::Horizontal);
     slider_->setObjectName(QStringLiteral("morph"));

@@ -58,7 +58,7 @@ double Preferences::scale() {
 
 Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(parent), session_(session) {
     setWindowTitle(tr("Preferences"));
-    setMinimumWidth(480);
+    setMinimumWidth(580);
     auto* layout = new QVBoxLayout(this);
     auto* form = new QFormLayout;
     form->setVerticalSpacing(12);

@@ -196,7 +196,7 @@ void TransportBar::refresh() {
     showJobs();
     take_->setVisible(session_.sound.recording());
     if (const auto taken = static_cast<int>(session_.sound.recordedSeconds()); session_.sound.recording())
-        take_->setText(tr("● recorded %1:%2").arg(taken / 60).arg(taken % 60, 2, 10, QLatin1Char('0')));
+        take_->setText(QStringLiteral("● %1:%2").arg(taken / 60).arg(taken % 60, 2, 10, QLatin1Char('0')));
     EngineMeters& meters = session_.sound.engine().meters;
     const auto beat = static_cast<long>(std::floor(meters.beats.load()));
     position_->setText(QStringLiteral("%1 · %2").arg(beat / kBeatsPerBar + 1).arg(beat % kBeatsPerBar + 1));

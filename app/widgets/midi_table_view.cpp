@@ -77,6 +77,11 @@ MidiTableView::MidiTableView(const Session& session, std::string post, QWidget* 
     table_->setSelectionBehavior(QAbstractItemView::SelectRows);
     table_->setSelectionMode(QAbstractItemView::SingleSelection);
     table_->setTabKeyNavigation(false);
+    table_->setShowGrid(false);
+    table_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    // The page is as narrow as its panel, whatever a word would like.
+    table_->setMinimumWidth(0);
+    table_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
     table_->setFixedHeight(22 * (static_cast<int>(kMidiPorts) + 1) + 8);
     layout->addWidget(table_);
     auto* line = new QGridLayout;
@@ -97,6 +102,8 @@ MidiTableView::MidiTableView(const Session& session, std::string post, QWidget* 
         tr("The voice; of a trigger the note; of a clock the pulses a beat; of a controller its number"));
     number_->setRange(0, kMostNumber);
     number_->setKeyboardTracking(false);
+    gives_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    gives_->setMinimumContentsLength(6);
     line->addWidget(gives_, 0, 0);
     line->addWidget(channel_, 0, 1);
     line->addWidget(number_, 0, 2);

@@ -164,10 +164,9 @@ class QuantizerTest : public QObject {
         QVERIFY(silent.error().reason.find("nothing has been recorded") != std::string::npos);
         QVERIFY(recordedPattern(patch, workspace().library, "osc", 1.0).error().reason.find("quantizer") !=
                 std::string::npos);
-        // The clock at its record jack: what it hears is taken.
-        PatchMaker maker("tower-case");
+        // The bar of the clock at its record jack: for half of each bar, what it hears is taken.
         const Patch recording = *applyEdit(
-            patch, TieCable{Cable{0, {"clock", "quarters"}, {"quantizer", "record"}, {}, {}, {}, 0, {}, {}}, 0});
+            patch, TieCable{Cable{0, {"clock", "bar"}, {"quantizer", "record"}, {}, {}, {}, 0, {}, {}}, 0});
         const auto taken = recordedPattern(recording, workspace().library, "quantizer", 4.0);
         QVERIFY2(taken, taken ? "" : taken.error().text().c_str());
         QVERIFY(!taken->tracks.front().steps.empty());
