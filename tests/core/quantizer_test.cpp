@@ -165,8 +165,8 @@ class QuantizerTest : public QObject {
         QVERIFY(recordedPattern(patch, workspace().library, "osc", 1.0).error().reason.find("quantizer") !=
                 std::string::npos);
         // The bar of the clock at its record jack: for half of each bar, what it hears is taken.
-        const Patch recording = *applyEdit(
-            patch, TieCable{Cable{0, {"clock", "bar"}, {"quantizer", "record"}, {}, {}, {}, 0, {}, {}}, 0});
+        const Patch recording =
+            *applyEdit(patch, TieCable{Cable{0, {"clock", "bar"}, {"quantizer", "record"}, {}, {}, {}, 0, {}, {}}, 0});
         const auto taken = recordedPattern(recording, workspace().library, "quantizer", 4.0);
         QVERIFY2(taken, taken ? "" : taken.error().text().c_str());
         QVERIFY(!taken->tracks.front().steps.empty());
