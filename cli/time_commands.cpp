@@ -515,19 +515,35 @@ void addClocks(CLI::App& app, Context& context) {
 void addScenes(CLI::App& app, Context& context) {
     struct Options : Destination {
         std::filesystem::path words;
+        std::string chain;
+        std::string post;
+        int bars = 4;
     };
     auto options = std::make_shared<Options>();
     auto* command =
         app.add_subcommand("scenes", "Show the scenes of a patch in words, or write them; say what hands cannot play");
     giveExamples(*command, "  lariat-cli scenes data/demo/night-watch.json > scenes.txt\n"
-                           "  lariat-cli scenes mine.json --words scenes.txt --in-place");
+                           "  lariat-cli scenes mine.json --words scenes.txt --in-place\n"
+                           "  lariat-cli scenes mine.json --chain \"A A B4 C2x2\" --in-place");
     command->add_option("patch", options->file, "Patch file")->required();
     command->add_option("--words", options->words, "A text file: \"Intro: 8 bars\", knobs, and moves below it")
         ->check(CLI::ExistingFile);
+    command->add_option("--chain", options->chain, "Variations one after another, added as scenes: \"A A B4 C2x2\"");
+    command->add_option("--post", options->post, "The sequencer that is chained; needed where there are several");
+    command->add_option("--bars", options->bars, "Bars of a variation without a figure")->check(CLI::Range(1, 256));
     options->addOptions(*command);
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
+        if (!options->chain.empty()) {
+            const Sequencer sequencer = sequencerNamed(patch, workspace.library, options->post);
+            auto scenes = patch.scenes;
+            for (Scene& scene :
+                 need(chainedVariations(options->chain, patch, workspace.library, sequencer.post, options->bars)))
+                scenes.push_back(std::move(scene));
+            patch = need(applyEdit(patch, SetScenes{std::move(scenes)}));
+            options->write(patch);
+        }
         if (!options->words.empty()) {
             auto scenes = readScenes(need(readFile(options->words)), patch, workspace.library);
             if (!scenes) scenes.error().file = options->words.string();

@@ -4070,6 +4070,10 @@
         <source>not played: %1 is off</source>
         <translation>nicht gespielt: %1 ist aus</translation>
     </message>
+    <message>
+        <source>make a step longer</source>
+        <translation>Schritt verlängern</translation>
+    </message>
 </context>
 <context>
     <name>lariat::TimePanel</name>
@@ -4573,6 +4577,26 @@
     <message>
         <source>The line is in %1.</source>
         <translation>Die Spur ist in %1.</translation>
+    </message>
+    <message>
+        <source>Chain variations as scenes…</source>
+        <translation>Variationen als Szenen aneinanderreihen…</translation>
+    </message>
+    <message>
+        <source>Choose a line of the sequencer first whose variations are to be chained.</source>
+        <translation>Zuerst eine Zeile des Sequenzers wählen, dessen Variationen aneinandergereiht werden sollen.</translation>
+    </message>
+    <message>
+        <source>Chain variations</source>
+        <translation>Variationen aneinanderreihen</translation>
+    </message>
+    <message>
+        <source>Variations of %1 in their order. A figure is bars, four without one; x2 plays it twice.</source>
+        <translation>Variationen von %1 in ihrer Reihenfolge. Eine Zahl sind Takte, ohne Zahl vier; x2 spielt sie zweimal.</translation>
+    </message>
+    <message>
+        <source>chain variations</source>
+        <translation>Variationen aneinanderreihen</translation>
     </message>
 </context>
 <context>

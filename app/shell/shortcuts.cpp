@@ -95,6 +95,7 @@ constexpr std::array kShortcuts = {
     Shortcut{"pin-jack", "Ctrl+Alt+P"},
     Shortcut{"keep-scene", "Ctrl+Alt+K"},
     Shortcut{"write-scenes", "Ctrl+Alt+W"},
+    Shortcut{"chain-variations", "Ctrl+Alt+C"},
     Shortcut{"record-moves", "Ctrl+Alt+R"},
     Shortcut{"rehearse", "F11"},
     Shortcut{"play-scenes", "Ctrl+Alt+Space"},

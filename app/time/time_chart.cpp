@@ -154,13 +154,13 @@ std::vector<StepBox> TimeChart::boxesOf(const TimeRow& row) const {
         return stepsOnPage(section, track->stride, static_cast<int>(track->steps.size()));
     if (const Lane* lane = laneOf(row)) return stepsOnPage(section, lane->stride, static_cast<int>(lane->hits.size()));
     // A line that is not written yet has sixteen free places; knobs have as many as their length says.
-    int steps = 16;
+    constexpr int kFree = 16;
     if (row.kind == TimeRow::Kind::Faders || row.kind == TimeRow::Kind::Fill) {
         const Post& post = *session_.document.patch().post(row.line.post);
-        if (const KnobInfo* length = editor_.knob(row.line.post, "length"))
-            steps = 1 + static_cast<int>(knobValue(post, *length));
+        const std::vector<int> steps = knobSteps(post, *session_.document.library().part(post));
+        if (!steps.empty()) return stepsOnPage(section, steps);
     }
-    return stepsOnPage(section, {}, steps);
+    return stepsOnPage(section, Stride{}, kFree);
 }
 
 std::optional<StepBox> TimeChart::boxAt(const TimeRow& row, qreal x) const {

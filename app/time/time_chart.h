@@ -80,7 +80,7 @@ class TimeChart : public QAbstractScrollArea {
     bool viewportEvent(QEvent* event) override;
 
   private:
-    enum class Drag { None, Choose, Pitch, Gate, Paint, Fader };
+    enum class Drag { None, Choose, Pitch, Gate, Paint, Fader, FaderEnd };
     struct Range {
         int low = 54;
         int high = 66;
@@ -110,6 +110,8 @@ class TimeChart : public QAbstractScrollArea {
     void pressTrack(const TimeRow& row, const StepBox& box, const QPointF& at, Qt::KeyboardModifiers with);
     void pressLane(const StepBox& box, Qt::KeyboardModifiers with);
     void dragTo(const QPointF& at, Qt::KeyboardModifiers with);
+    [[nodiscard]] bool isFaderEnd(const TimeRow& row, const StepBox& box, qreal x) const;
+    void setFaderEnd(const TimeRow& row, qreal x);
     void setFader(const TimeRow& row, const StepBox& box, qreal y);
     void moveCursor(int by, bool extend);
     void goToLine(int by);

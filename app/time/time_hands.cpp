@@ -112,6 +112,11 @@ void TimeChart::press(const TimeRow& row, const QPointF& at, Qt::KeyboardModifie
         pressLane(*box, with);
         break;
     case TimeRow::Kind::Faders:
+        dragStep_ = box->step;
+        if (isFaderEnd(row, *box, at.x())) {
+            drag_ = Drag::FaderEnd;
+            break;
+        }
         drag_ = Drag::Fader;
         setFader(row, *box, at.y());
         break;
@@ -170,6 +175,28 @@ void TimeChart::setFader(const TimeRow& row, const StepBox& box, qreal y) {
     session_.document.goOn({turn}, tr("draw volts"), dragName_);
 }
 
+/// The last pixels of a step are its end, which sets how many clock pulses it lasts.
+bool TimeChart::isFaderEnd(const TimeRow& row, const StepBox& box, qreal x) const {
+    constexpr qreal kEnd = 5;
+    const auto id = "pulses-" + std::to_string(box.step + 1);
+    return editor_.knob(row.line.post, id) && x > TimeLayout::xOf(layout_.sectionOf(row), box.to) - kEnd;
+}
+
+void TimeChart::setFaderEnd(const TimeRow& row, qreal x) {
+    const std::string control = "pulses-" + std::to_string(dragStep_ + 1);
+    const KnobInfo* knob = editor_.knob(row.line.post, control);
+    const TimeSection& section = layout_.sectionOf(row);
+    for (const StepBox& one : boxesOf(row)) {
+        if (one.step != dragStep_ || one.again || !knob) continue;
+        const double pulses = std::round(TimeLayout::pulseAt(section, x) - one.from);
+        const double value = std::clamp(pulses - 1.0, knob->scale.min, knob->scale.max);
+        const Post& post = *session_.document.patch().post(row.line.post);
+        if (value != knobValue(post, *knob))
+            session_.document.goOn({SetKnob{row.line.post, knob->id, value}}, tr("make a step longer"), dragName_);
+        return;
+    }
+}
+
 void TimeChart::mouseMoveEvent(QMouseEvent* event) {
     const QPointF at = toContent(event->position());
     if (event->buttons().testFlag(Qt::LeftButton) && drag_ != Drag::None) return dragTo(at, event->modifiers());
@@ -185,6 +212,8 @@ void TimeChart::mouseMoveEvent(QMouseEvent* event) {
                 if (step.kind == Step::Kind::Note && bar.adjusted(-2, -8, kGateGrip, 6).contains(at))
                     shape = at.x() > bar.right() - kGateGrip ? Qt::SizeHorCursor : Qt::SizeVerCursor;
             }
+        if (row.kind == TimeRow::Kind::Faders)
+            if (const auto box = boxAt(row, at.x()); box && isFaderEnd(row, *box, at.x())) shape = Qt::SizeHorCursor;
         if (!row.isLine())
             for (const QRectF& fact : factBoxes(row))
                 if (fact.contains(at)) shape = Qt::PointingHandCursor;
@@ -216,6 +245,8 @@ void TimeChart::dragTo(const QPointF& at, Qt::KeyboardModifiers with) {
                 dragName_);
         dragLast_ = box->step;
         return;
+    case Drag::FaderEnd:
+        return setFaderEnd(*row, at.x());
     case Drag::Fader:
         if (box) setFader(*row, *box, at.y());
         return;

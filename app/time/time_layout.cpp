@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <numeric>
 
 namespace lariat {
 namespace {
@@ -170,6 +171,24 @@ std::vector<StepBox> stepsOnPage(const TimeSection& section, const Stride& strid
         box.to = static_cast<double>(k + 1) * length + late(k + 1);
         box.again = static_cast<double>(k) - begin / length >= static_cast<double>(own) - 1e-9;
         out.push_back(box);
+    }
+    return out;
+}
+
+std::vector<StepBox> stepsOnPage(const TimeSection& section, const std::vector<int>& pulses) {
+    std::vector<StepBox> out;
+    const long whole = std::accumulate(pulses.begin(), pulses.end(), 0L);
+    if (whole <= 0) return out;
+    const long end = section.first + section.page;
+    for (long turn = section.first / whole; turn * whole < end; ++turn) {
+        long at = turn * whole;
+        for (std::size_t step = 0; step < pulses.size() && at < end; ++step) {
+            const long to = at + pulses[step];
+            if (to > section.first)
+                out.push_back({static_cast<int>(step), static_cast<double>(at), static_cast<double>(to),
+                               at - section.first >= whole});
+            at = to;
+        }
     }
     return out;
 }

@@ -87,5 +87,7 @@ TimeLayout layOutTime(const Patch& patch, const Library& library, const TimeView
 
 /// The steps of a line on the page, in order of time.
 std::vector<StepBox> stepsOnPage(const TimeSection& section, const Stride& stride, int steps);
+/// The same of steps that last so many pulses each.
+std::vector<StepBox> stepsOnPage(const TimeSection& section, const std::vector<int>& pulses);
 
 } // namespace lariat

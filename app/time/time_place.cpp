@@ -221,6 +221,7 @@ void TimePlace::addSceneActions(const Menus& menus) {
         const int length = bars.toInt(&number);
         keepScene(number ? name.section(QLatin1Char(','), 0, -2).trimmed() : name.trimmed(), number ? length : 4);
     });
+    add(menus.patch, "chain-variations", tr("Chain variations as scenes…"), [this] { chainVariations(); });
     add(menus.patch, "write-scenes", tr("Write the scenes in wor&ds…"), [this] { writeScenes(); });
     QAction* record = add(menus.patch, "record-moves", tr("Record &moves of knobs"), [] {});
     record->setCheckable(true);
@@ -266,6 +267,31 @@ void TimePlace::keepScene(const QString& name, int bars) {
     const int at = scenes_->chosen() >= 0 ? scenes_->chosen() + 1 : static_cast<int>(scenes.size());
     scenes.insert(scenes.begin() + at, std::move(scene));
     if (session_.document.apply({SetScenes{std::move(scenes)}}, tr("keep a scene"))) scenes_->choose(at);
+}
+
+/// Variations one after another become scenes behind those that there are.
+void TimePlace::chainVariations() {
+    const std::string post = editor_->line().post; // another one may be chosen when the question is answered
+    const Post* found = session_.document.patch().post(post);
+    if (!found) {
+        Q_EMIT message(tr("Choose a line of the sequencer first whose variations are to be chained."), true);
+        return;
+    }
+    bool ok = false;
+    const QString words = QInputDialog::getText(
+        this, tr("Chain variations"),
+        tr("Variations of %1 in their order. A figure is bars, four without one; x2 plays it twice.")
+            .arg(q(found->name)),
+        QLineEdit::Normal, QStringLiteral("A A B4 C2x2"), &ok);
+    if (!ok) return;
+    auto chained = chainedVariations(words.toStdString(), session_.document.patch(), session_.document.library(), post);
+    if (!chained) {
+        Q_EMIT message(q(chained.error().reason), true);
+        return;
+    }
+    std::vector<Scene> scenes = session_.document.patch().scenes;
+    std::ranges::move(*chained, std::back_inserter(scenes));
+    session_.document.apply({SetScenes{std::move(scenes)}}, tr("chain variations"));
 }
 
 void TimePlace::writeScenes() {

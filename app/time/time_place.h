@@ -52,6 +52,7 @@ class TimePlace : public Place {
     void pinChosen();
     void addSceneActions(const Menus& menus);
     void writeScenes();
+    void chainVariations();
     void rehearse();
 
     Session session_;

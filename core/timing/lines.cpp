@@ -3,6 +3,7 @@
 #include "engine/graph.h"
 
 #include <algorithm>
+#include <cmath>
 #include <numeric>
 #include <set>
 
@@ -158,6 +159,16 @@ long pulsesOf(const Stride& stride, std::size_t steps) {
     if (stride.direction == Direction::Pendulum) count = std::max(1L, 2 * count - 2);
     if (!stride.triplets) return count * stride.division;
     return (count % 3 == 0 ? count / 3 : count) * 2L * stride.division;
+}
+
+std::vector<int> knobSteps(const Post& post, const PartInfo& part) {
+    const KnobInfo* length = part.knob("length");
+    if (!length) return {};
+    std::vector<int> steps(static_cast<std::size_t>(1 + std::lround(knobValue(post, *length))), 1);
+    for (std::size_t i = 0; i < steps.size(); ++i)
+        if (const KnobInfo* pulses = part.knob(fmt::format("pulses-{}", i + 1)))
+            steps[i] = 1 + static_cast<int>(std::lround(knobValue(post, *pulses)));
+    return steps;
 }
 
 long cycleOf(const Pattern& pattern, int variation) {

@@ -61,6 +61,8 @@ Patch onlyWhatReaches(const Patch& patch, const Library& library, const std::vec
 /// Why the module in the case cannot hold a pattern, with the figure; empty if it can.
 std::string tooMuchFor(const Sequencer& sequencer, const Pattern& pattern);
 
+/// Clock pulses that each step of a line of knobs lasts, as many steps as it plays; empty for a post without them.
+std::vector<int> knobSteps(const Post& post, const PartInfo& part);
 /// Clock pulses after which a line begins anew, all its steps played: of its own, as far as they follow a rule.
 long pulsesOf(const Stride& stride, std::size_t steps);
 /// Clock pulses after which all lines of a variation begin together again. 0 if nothing is written.

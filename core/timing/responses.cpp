@@ -8,6 +8,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <numeric>
 
 namespace lariat {
 namespace {
@@ -419,8 +420,8 @@ long cycleOf(const Patch& patch, const Library& library, const Sequencer& sequen
     if (const Pattern* pattern = patch.pattern(sequencer.post))
         if (const long cycle = cycleOf(*pattern, variation); cycle > 0) return cycle;
     const Post* post = patch.post(sequencer.post);
-    const KnobInfo* length = library.part(*post)->knob("length");
-    return length ? 1 + std::lround(knobValue(*post, *length)) : kLead;
+    const std::vector<int> steps = knobSteps(*post, *library.part(*post));
+    return steps.empty() ? kLead : std::accumulate(steps.begin(), steps.end(), 0L);
 }
 
 Result<Responses> responsesOf(const Patch& patch, const Library& library, const std::string& sequencer,

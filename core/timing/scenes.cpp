@@ -1,6 +1,7 @@
 #include "timing/scenes.h"
 
 #include "engine/automation.h"
+#include "timing/lines.h"
 #include "units/letters.h"
 #include "units/number.h"
 
@@ -228,6 +229,41 @@ std::string valueText(const std::string& post, const std::string& knob, double v
 }
 
 } // namespace
+
+Result<std::vector<Scene>> chainedVariations(std::string_view words, const Patch& patch, const Library& library,
+                                             const std::string& post, int bars) {
+    const auto sequencer = sequencerOf(patch, library, post);
+    if (!sequencer || sequencer->variationKnob.empty() || sequencer->variations < 2)
+        return failure(fmt::format("\"{}\" has no variations to chain", post));
+    const char last = static_cast<char>('A' + sequencer->variations - 1);
+    std::vector<Scene> scenes;
+    for (std::string_view rest = trimmed(words); !rest.empty(); rest = trimmed(rest)) {
+        const std::string_view word = rest.substr(0, std::min(rest.find_first_of(" \t\n,"), rest.size()));
+        rest.remove_prefix(std::min(word.size() + 1, rest.size()));
+        if (word.empty()) continue;
+        const std::string small = lower(word);
+        const auto times = small.find('x');
+        const std::string length = small.substr(1, times == std::string::npos ? times : times - 1);
+        const auto number = [&](const std::string& text, int usual) {
+            const auto read = text.empty() ? std::optional<double>(usual) : parseNumber(text);
+            return read && *read == std::floor(*read) && *read >= 1.0 && *read <= 256.0 ? static_cast<int>(*read) : 0;
+        };
+        Scene scene;
+        scene.bars = number(length, bars);
+        scene.repeats = times == std::string::npos ? 1 : number(small.substr(times + 1), 0);
+        const int variation = small.front() - 'a';
+        if (variation < 0 || variation >= sequencer->variations || scene.bars < 1 || scene.repeats < 1 ||
+            scene.repeats > 64)
+            return failure(fmt::format("\"{}\" is no link of a chain: write A to {}, as in A A B4 C2x2",
+                                       word.substr(0, 40), last));
+        if (scenes.size() == kMostScenes) return failure(fmt::format("there are more than {} scenes", kMostScenes));
+        scene.name = std::string(1, static_cast<char>('A' + variation));
+        scene.setting[post][sequencer->variationKnob] = variation;
+        scenes.push_back(std::move(scene));
+    }
+    if (scenes.empty()) return failure("write the variations in their order, as in A A B4 C2x2");
+    return scenes;
+}
 
 std::string writeScenes(const std::vector<Scene>& scenes, const Patch& patch, const Library& library) {
     std::string out;

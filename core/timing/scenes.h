@@ -26,6 +26,11 @@ namespace lariat {
 Result<std::vector<Scene>> readScenes(std::string_view text, const Patch& patch, const Library& library);
 std::string writeScenes(const std::vector<Scene>& scenes, const Patch& patch, const Library& library);
 
+/// Variations of a sequencer one after another, a scene each: "A A B4 C2x2" is A twice, B for four bars, and C for two,
+/// played twice; a letter alone has `bars`. Fails, saying what is possible, for a letter that it does not have.
+Result<std::vector<Scene>> chainedVariations(std::string_view words, const Patch& patch, const Library& library,
+                                             const std::string& post, int bars = 4);
+
 /// What makes a plan unplayable, or what was forgotten.
 struct SceneWarning {
     enum class Kind { TwoAtOnce, TooFar, TooFast, LeftDown, Gone, Jumps };

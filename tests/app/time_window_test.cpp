@@ -1,5 +1,6 @@
 // The Time place as it is used: steps by mouse and keys, variations, words, fits, forecasts, step entry and recording.
 #include "app/opened.h"
+#include "building/capacity.h"
 #include "model/pattern_text.h"
 #include "time/time_place.h"
 
@@ -437,6 +438,49 @@ class TimeWindowTest : public QObject {
         QCOMPARE(o.patch().scenes.size(), 1u);
         o.window.document().history().undo();
         QCOMPARE(o.patch().scenes.size(), 2u);
+    }
+
+    /// The end of a fader's step, drawn to the right, makes it longer; all behind it moves on.
+    void stepsOfFadersAreMadeLonger() {
+        InTime o;
+        Patch patch = PatchMaker("tower-case").make();
+        const auto free = freeParts(patch, workspace().library, workspace().housing(patch), "step-sequencer");
+        QVERIFY(!free.empty());
+        Post post = postFor(patch, free.front());
+        QVERIFY(o.window.document().saveAs(o.folder.filePath(QStringLiteral("own.lariat"))));
+        o.window.document().startNew("tower-case");
+        QVERIFY(o.window.document().apply({AddPost{post}, SetKnob{post.id, "length", 3}}, QStringLiteral("add")));
+        const LineRef line{post.id, false, 0};
+        QTRY_VERIFY(!o.steps().stepBox(line, 3).isEmpty());
+        const QRectF first = o.steps().stepBox(line, 0);
+        const double pulse = first.width();
+        const int before = o.undoSteps();
+        o.pull({first.right() - 2, first.center().y()}, {first.right() + 2.1 * pulse, first.center().y()});
+        QCOMPARE(o.patch().post(post.id)->knobs.at("pulses-1"), 2.0);
+        QCOMPARE(o.undoSteps(), before + 1);
+        const QRectF longer = o.steps().stepBox(line, 0);
+        QVERIFY(std::abs(longer.width() / o.steps().stepBox(line, 1).width() - 3.0) < 0.01);
+        QVERIFY(std::abs(o.steps().stepBox(line, 1).left() - longer.right()) < 1.0);
+        // Within the step, the same hand sets its volts.
+        o.press({longer.center().x(), longer.top() + 12});
+        QVERIFY(o.patch().post(post.id)->knobs.at("fader-1") > 50.0);
+        QCOMPARE(o.patch().post(post.id)->knobs.at("pulses-1"), 2.0);
+    }
+
+    void variationsAreChainedAsScenes() {
+        InTime o;
+        o.time().editor().choose(kLead, {});
+        answerInput({QStringLiteral("A B2 A")});
+        o.action("chain-variations")->trigger();
+        QCOMPARE(o.patch().scenes.size(), std::size_t{3});
+        QCOMPARE(o.patch().scenes[1].bars, 2);
+        QVERIFY(o.time().scenes().isVisible());
+        answerInput({QStringLiteral("A Q")});
+        o.action("chain-variations")->trigger();
+        QCOMPARE(o.patch().scenes.size(), std::size_t{3});
+        QVERIFY(o.window.messages().text().contains(QLatin1String("\"Q\"")));
+        o.window.document().history().undo();
+        QVERIFY(o.patch().scenes.empty());
     }
 
     /// A move is drawn over a free place of a hand's row, then along its time, to another hand, longer, and taken out.

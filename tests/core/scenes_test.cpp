@@ -116,6 +116,25 @@ class ScenesTest : public QObject {
 
     /// Two posts of one name, and one that is called as another one's id: what is written means the same when it is
     /// read.
+    /// Variations in a row become scenes; what is no link of a chain is said.
+    void variationsAreChained() {
+        const Patch patch = demo("night-watch.json");
+        const auto made = chainedVariations("A a, B4  C2x3", patch, workspace().library, "tracks", 8);
+        QVERIFY2(made, made ? "" : made.error().text().c_str());
+        QCOMPARE(made->size(), std::size_t{4});
+        const auto is = [&](std::size_t n, const char* name, int bars, int repeats, double variation) {
+            const Scene& scene = (*made)[n];
+            return scene.name == name && scene.bars == bars && scene.repeats == repeats &&
+                   scene.setting.at("tracks").begin()->second == variation;
+        };
+        QVERIFY(is(0, "A", 8, 1, 0.0) && is(1, "A", 8, 1, 0.0) && is(2, "B", 4, 1, 1.0) && is(3, "C", 2, 3, 2.0));
+        QVERIFY(applyEdit(patch, SetScenes{*made}));
+        for (const char* bad : {"", " , ", "Z", "A0", "A4x", "Ax0", "A300", "A1.5", "4", "A-2", "Ax99", "A nan"})
+            QVERIFY2(!chainedVariations(bad, patch, workspace().library, "tracks"), bad);
+        QVERIFY(!chainedVariations("A", patch, workspace().library, "clock"));
+        QVERIFY(!chainedVariations("A", patch, workspace().library, "nobody"));
+    }
+
     void postsOfOneNameAreToldApart() {
         for (const auto& [nameOfA, nameOfB] :
              {std::pair{"Twin", "Twin"}, {"b", "Other"}, {"Out", "a"}, {"TWIN", "twin"}}) {

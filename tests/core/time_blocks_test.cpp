@@ -171,6 +171,27 @@ class TimeBlocksTest : public QObject {
         QVERIFY2(std::abs(got / 4000.0 - 0.3) < 0.03, qPrintable(QString::number(got))); // four standard deviations
     }
 
+    /// A step lasts as many clock pulses as its own row says; its gate is open for half of that.
+    void stepsHaveTheirOwnLength() {
+        Rig rig("step-sequencer");
+        rig.set("length", 2).set("fader-1", 100).set("fader-2", 50).set("fader-3", -50);
+        rig.set("pulses-1", 2).set("pulses-3", 1); // three, one, and two pulses
+        rig.pulses("clock", every(0.1, 13)).pulses("reset", {{1.05, 1.06}}).run(1.3);
+        const auto at = [&](double seconds) {
+            return static_cast<double>(rig.out("cv")[static_cast<std::size_t>(seconds * 96000)]);
+        };
+        const std::vector<double> wanted = {5, 5, 5, 2.5, -2.5, -2.5, 5, 5, 5, 2.5, -2.5, 5, 5};
+        for (std::size_t n = 0; n < wanted.size(); ++n)
+            QVERIFY2(std::abs(at(0.1 * static_cast<double>(n) + 0.05) - wanted[n]) < 1e-3,
+                     qPrintable(QString::number(n)));
+        QVERIFY(std::abs(at(1.15) - 5.0) < 1e-3); // reset: the next pulse is the first of step one
+        QCOMPARE(rig.rising("first").size(), std::size_t{3});
+        const auto& up = rig.rising("gate");
+        const auto& down = rig.falling("gate");
+        QVERIFY(std::abs(down[1] - up[1] - 0.05) < 1e-3); // the second step, half of one pulse
+        QVERIFY(std::abs(down[3] - up[3] - 0.15) < 1e-3); // the first one again, half of three
+    }
+
     void fadersPlayInOrderAndMerge() {
         figure("step-sequencer", "faders within 1 mV, merges exact");
         Rig rig("step-sequencer");

@@ -1,6 +1,7 @@
 // Step CV sequencer: sixteen faders, one after another, unquantized.
 //
-// A rising edge at clock goes on to the next step, one at reset to the first. out is the fader's volts, gate is high
+// A rising edge at clock goes on to the next step, as soon as the present one has lasted as many clock pulses as its
+// length says; one at reset goes to the first. out is the fader's volts, gate is high
 // for the step's half, 5 ms pulses come out at the first step. Merged, a step keeps the fader before it and gives no
 // new gate. Length = length + V·amount (1.6 steps a volt) sets how many steps are played. With slew the CV glides in a
 // straight line over that part of the step.
@@ -13,7 +14,8 @@ namespace {
 enum In { ClockIn, Reset, LengthCv };
 enum Out { Cv, GateOut, First };
 constexpr int kSteps = 16;
-enum Control { Fader = 0, Merge = kSteps, Length = 2 * kSteps, LengthAmount, Range, Slew };
+constexpr int kMostPulses = 8; ///< that a step may last
+enum Control { Fader = 0, Merge = kSteps, Length = 2 * kSteps, LengthAmount, Range, Slew, Pulses };
 
 class StepSequencer final : public StatefulBlock<StepSequencer> {
   public:
@@ -24,7 +26,8 @@ class StepSequencer final : public StatefulBlock<StepSequencer> {
         Walk walk(frame);
         const auto one = [&](int i) {
             const float target = frame.control(Fader + s.shown)(i) * 0.01f * frame.control(Range)(i);
-            const double glide = 0.01 * static_cast<double>(frame.control(Slew).start) * s.interval; // samples
+            const double glide =
+                0.01 * static_cast<double>(frame.control(Slew).start) * s.interval * s.pulses; // samples
             const double way = static_cast<double>(target - s.from);
             s.passed += 1.0;
             const double part = glide > s.passed ? s.passed / glide : 1.0;
@@ -37,18 +40,22 @@ class StepSequencer final : public StatefulBlock<StepSequencer> {
             const auto at = static_cast<double>(edge.at);
             if (which == 1) {
                 s.step = -1;
+                s.left = 0;
                 return;
             }
             if (at - s.last > 1.0 && s.last > -1e12) s.interval = at - s.last;
             s.last = at;
+            if (--s.left > 0) return;
             const int i = frame.sampleAt(at);
             const float more = 0.016f * frame.control(LengthAmount).start * frame.in(LengthCv)[i];
             const int length = std::clamp(frame.position(Length) + 1 + static_cast<int>(std::lround(more)), 1, kSteps);
             s.step = (s.step + 1) % length;
+            s.pulses = s.left = frame.position(Pulses + s.step) + 1;
+            const double half = 0.5 * s.interval * s.pulses;
             if (s.step == 0) s.first.fire(at, kTriggerSeconds * frame.rate(), kGateVolts);
             if (s.step > 0 && frame.position(Merge + s.step) == 1) {
                 s.gate.raise(at, kGateVolts);
-                s.gate.fire(at, 0.5 * s.interval, kGateVolts);
+                s.gate.fire(at, half, kGateVolts);
                 return;
             }
             s.shown = s.step;
@@ -56,7 +63,7 @@ class StepSequencer final : public StatefulBlock<StepSequencer> {
             s.passed = 0.0;
             s.gate.drop(at);
             const bool runsOn = s.step + 1 < length && frame.position(Merge + s.step + 1) == 1;
-            s.gate.fire(at, runsOn ? kNever : 0.5 * s.interval, kGateVolts);
+            s.gate.fire(at, runsOn ? kNever : half, kGateVolts);
         });
         walk.toEnd(one);
         s.gate.finish(frame);
@@ -75,6 +82,8 @@ class StepSequencer final : public StatefulBlock<StepSequencer> {
         PulseWriter first;
         int step = -1;
         int shown = 0;
+        int left = 0;   ///< clock pulses that the step goes on for
+        int pulses = 1; ///< that it lasts in all
         float now = 0.0f;
         float from = 0.0f;   ///< where the glide to this step began
         double passed = 0.0; ///< samples since then
@@ -99,7 +108,8 @@ BlockType stepSequencerType() {
                                 {{"length", "Length", countScale(1, kSteps), 7},
                                  {"length-amount", "Length CV", percent(), 100},
                                  {"range", "Range", linearScale(Unit::Volts, 1, 10), 5},
-                                 {"slew", "Slew", percent(), 0}}}),
+                                 {"slew", "Slew", percent(), 0}},
+                                numbered(kSteps, ControlSpec{"pulses", "Pulses", countScale(1, kMostPulses), 0})}),
             .make = makeBlock<StepSequencer>};
 }
 
