@@ -155,6 +155,8 @@ class TimeChart : public QAbstractScrollArea {
     std::map<std::string, Told> told_; ///< the steps that play, as painted last
     Drag drag_ = Drag::None;
     LineRef dragLine_;
+    qreal faderLeft_ = 0; ///< of the step whose end is drawn, when the hand took hold
+    qreal faderPulse_ = 1;
     int dragStep_ = -1; ///< where it began
     int dragLast_ = -1; ///< where it was last
     Hit dragHit_ = Hit::Hit;

@@ -114,7 +114,9 @@ void TimeChart::press(const TimeRow& row, const QPointF& at, Qt::KeyboardModifie
     case TimeRow::Kind::Faders:
         dragStep_ = box->step;
         if (isFaderEnd(row, *box, at.x())) {
-            drag_ = Drag::FaderEnd;
+            drag_ = Drag::FaderEnd; // by the scale that it is taken hold of: a longer step makes the page longer
+            faderLeft_ = TimeLayout::xOf(layout_.sectionOf(row), box->from);
+            faderPulse_ = layout_.sectionOf(row).pulseWidth;
             break;
         }
         drag_ = Drag::Fader;
@@ -185,16 +187,11 @@ bool TimeChart::isFaderEnd(const TimeRow& row, const StepBox& box, qreal x) cons
 void TimeChart::setFaderEnd(const TimeRow& row, qreal x) {
     const std::string control = "pulses-" + std::to_string(dragStep_ + 1);
     const KnobInfo* knob = editor_.knob(row.line.post, control);
-    const TimeSection& section = layout_.sectionOf(row);
-    for (const StepBox& one : boxesOf(row)) {
-        if (one.step != dragStep_ || one.again || !knob) continue;
-        const double pulses = std::round(TimeLayout::pulseAt(section, x) - one.from);
-        const double value = std::clamp(pulses - 1.0, knob->scale.min, knob->scale.max);
-        const Post& post = *session_.document.patch().post(row.line.post);
-        if (value != knobValue(post, *knob))
-            session_.document.goOn({SetKnob{row.line.post, knob->id, value}}, tr("make a step longer"), dragName_);
-        return;
-    }
+    const Post* post = session_.document.patch().post(row.line.post);
+    if (!knob || !post) return;
+    const double value = std::clamp(std::round((x - faderLeft_) / faderPulse_) - 1.0, knob->scale.min, knob->scale.max);
+    if (value != knobValue(*post, *knob))
+        session_.document.goOn({SetKnob{row.line.post, knob->id, value}}, tr("make a step longer"), dragName_);
 }
 
 void TimeChart::mouseMoveEvent(QMouseEvent* event) {
