@@ -9,7 +9,7 @@
 namespace lariat {
 
 struct EnvelopeShape {
-    std::vector<float> volts;                 ///< evenly over `seconds`
+    std::vector<float> volts;                  ///< evenly over `seconds`
     std::vector<std::vector<float>> related{}; ///< further outputs of the same block, drawn behind it
     double seconds = 0.0;
     double gate = 0.0;      ///< seconds for which the gate is open

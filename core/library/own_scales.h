@@ -16,8 +16,8 @@ struct OwnScale {
 
 /// Those of a data folder's tunings that are made of whole semitones, by name.
 std::vector<OwnScale> ownScales(const std::filesystem::path& dataFolder);
-/// Writes one to tunings/<name>.scl, and makes the folders if need be. The root belongs to every scale. Fails for a name
-/// that is none, one that is taken by another scale, or a folder that cannot be written.
+/// Writes one to tunings/<name>.scl, and makes the folders if need be. The root belongs to every scale. Fails for a
+/// name that is none, one that is taken by another scale, or a folder that cannot be written.
 Result<void> saveScale(const std::filesystem::path& dataFolder, const OwnScale& scale);
 
 } // namespace lariat

@@ -23,8 +23,8 @@ enum class MidiFunction {
     Run,
     Drum
 };
-inline constexpr std::array kMidiFunctions = {"nothing",    "pitch",      "gate",           "velocity",
-                                              "bend",       "modulation", "pressure",       "a controller",
+inline constexpr std::array kMidiFunctions = {"nothing",    "pitch",      "gate",          "velocity",
+                                              "bend",       "modulation", "pressure",      "a controller",
                                               "hold pedal", "clock",      "start to stop", "trigger of a note"};
 
 struct MidiPort {
