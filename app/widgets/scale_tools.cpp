@@ -9,6 +9,7 @@
 
 #include <QInputDialog>
 #include <QMenu>
+#include <QPointer>
 #include <QVBoxLayout>
 
 #include <fmt/format.h>
@@ -115,11 +116,13 @@ void ScaleTools::fillScales() {
 void ScaleTools::save() {
     bool ok = false;
     const unsigned notes = mask();
+    const QPointer<ScaleTools> self = this; // this page may be made anew while the question is open
     const QString name = QInputDialog::getText(window(), tr("Scales of my own"), tr("What is this scale to be called?"),
-                                               QLineEdit::Normal, {}, &ok);
+                                               QLineEdit::Normal, {}, &ok)
+                             .trimmed();
     if (!ok) return;
-    const auto saved = saveScale(ownDataFolder(), {name.trimmed().toStdString(), notes});
-    Q_EMIT message(saved ? tr("The scale is kept as %1.").arg(name.trimmed()) : q(saved.error().text()), !saved);
+    const auto saved = saveScale(ownDataFolder(), {name.toStdString(), notes});
+    if (self) Q_EMIT message(saved ? tr("The scale is kept as %1.").arg(name) : q(saved.error().text()), !saved);
 }
 
 void ScaleTools::keep() {
