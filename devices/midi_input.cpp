@@ -1,29 +1,19 @@
 #include "devices/midi_input.h"
 
-#include <RtMidi.h>
+#include "devices/midi_ports.h"
+
 #include <fmt/format.h>
 
 namespace lariat {
 namespace {
 
-constexpr const char* kClient = "Lariat";
-
 class RealMidiInput final : public MidiInput {
   public:
     RealMidiInput(const std::string& name, MidiCallback callback)
-        : name_(name), callback_(std::move(callback)), in_(RtMidi::UNSPECIFIED, kClient) {
+        : name_(name), callback_(std::move(callback)), in_(RtMidi::UNSPECIFIED, kMidiClient) {
         in_.setCallback(&RealMidiInput::received, this);
         in_.ignoreTypes(true, false, true); // clock comes in, long system messages and sensing do not
-        if (name == kOwnMidiInput) {
-            in_.openVirtualPort(kClient);
-            return;
-        }
-        for (unsigned port = 0; port < in_.getPortCount(); ++port) {
-            if (in_.getPortName(port) != name) continue;
-            in_.openPort(port, kClient);
-            return;
-        }
-        throw RtMidiError("it is not plugged in", RtMidiError::NO_DEVICES_FOUND);
+        openMidiPort(in_, name, kOwnMidiInput);
     }
     [[nodiscard]] std::string name() const override { return name_; }
 
@@ -42,16 +32,7 @@ class RealMidiInput final : public MidiInput {
 } // namespace
 
 std::vector<std::string> midiInputNames() {
-    std::vector<std::string> names;
-    try {
-        RtMidiIn in(RtMidi::UNSPECIFIED, kClient);
-        for (unsigned port = 0; port < in.getPortCount(); ++port) names.push_back(in.getPortName(port));
-        names.emplace_back(kOwnMidiInput);
-    } catch (const RtMidiError&) {
-        // A machine without a MIDI system has the stand-in alone.
-    }
-    names.emplace_back(kSimulatedKeyboard);
-    return names;
+    return midiPortNames<RtMidiIn>(kOwnMidiInput, kSimulatedKeyboard);
 }
 
 Result<std::unique_ptr<MidiInput>> openMidiInput(const std::string& name, MidiCallback callback) {

@@ -1,26 +1,16 @@
 #include "devices/midi_output.h"
 
-#include <RtMidi.h>
+#include "devices/midi_ports.h"
+
 #include <fmt/format.h>
 
 namespace lariat {
 namespace {
 
-constexpr const char* kClient = "Lariat";
-
 class RealMidiOutput final : public MidiOutput {
   public:
-    explicit RealMidiOutput(const std::string& name) : name_(name), out_(RtMidi::UNSPECIFIED, kClient) {
-        if (name == kVirtualMidiPort) {
-            out_.openVirtualPort(kClient);
-            return;
-        }
-        for (unsigned port = 0; port < out_.getPortCount(); ++port) {
-            if (out_.getPortName(port) != name) continue;
-            out_.openPort(port, kClient);
-            return;
-        }
-        throw RtMidiError("it is not plugged in", RtMidiError::NO_DEVICES_FOUND);
+    explicit RealMidiOutput(const std::string& name) : name_(name), out_(RtMidi::UNSPECIFIED, kMidiClient) {
+        openMidiPort(out_, name, kVirtualMidiPort);
     }
     [[nodiscard]] std::string name() const override { return name_; }
     bool send(const MidiMessage& message) override {
@@ -44,16 +34,7 @@ class RealMidiOutput final : public MidiOutput {
 } // namespace
 
 std::vector<std::string> midiOutputNames() {
-    std::vector<std::string> names;
-    try {
-        RtMidiOut out(RtMidi::UNSPECIFIED, kClient);
-        for (unsigned port = 0; port < out.getPortCount(); ++port) names.push_back(out.getPortName(port));
-        names.emplace_back(kVirtualMidiPort);
-    } catch (const RtMidiError&) {
-        // A machine without a MIDI system has the stand-in alone.
-    }
-    names.emplace_back(kSimulatedMidiOut);
-    return names;
+    return midiPortNames<RtMidiOut>(kVirtualMidiPort, kSimulatedMidiOut);
 }
 
 Result<std::unique_ptr<MidiOutput>> openMidiOutput(const std::string& name) {
