@@ -22,10 +22,6 @@ namespace {
 
 using Target = Destination;
 
-[[noreturn]] void refuse(std::string reason) {
-    throw Failed{Error{{}, {}, std::move(reason)}};
-}
-
 void addTarget(CLI::App& command, Target& target) {
     command.add_option("patch", target.file, "Patch file")->required();
     target.addOptions(command);

@@ -3,6 +3,7 @@
 
 #include "library/workspace.h"
 #include "model/json.h"
+#include "timing/lines.h"
 
 #include <filesystem>
 #include <string>
@@ -35,6 +36,13 @@ template <class T> T need(Result<T> result) {
 inline void need(const Result<void>& result) {
     if (!result) throw Failed{result.error()};
 }
+
+[[noreturn]] inline void refuse(std::string reason) {
+    throw Failed{Error{{}, {}, std::move(reason)}};
+}
+
+/// The post with steps that is meant: the one that is named, or the only one; Failed, naming them, if it is none.
+Sequencer sequencerNamed(const Patch& patch, const Library& library, const std::string& post);
 
 /// Where a command writes the patch that it has changed: never over the one it read unless it is told to.
 struct Destination {
