@@ -11,7 +11,7 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
     static const Workspace workspace = loadWorkspace(std::filesystem::path(LARIAT_SOURCE) / "data");
     const auto read = readPatch({reinterpret_cast<const char*>(data), size});
     if (!read) {
-        if (read.error().reason.empty() || read.error().reason.size() > 4000) std::abort();
+        if (read.error().reason.empty() || read.error().reason.str().size() > 4000) std::abort();
         return 0;
     }
     const std::string text = writePatch(*read);

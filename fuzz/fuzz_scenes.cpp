@@ -2,6 +2,7 @@
 #include "engine/automation.h"
 #include "library/check.h"
 #include "library/workspace.h"
+#include "model/edit.h"
 #include "one_reader.h"
 #include "timing/scenes.h"
 

@@ -9,7 +9,7 @@ namespace lariat::fuzz {
 
 template <class T> bool isExplained(const Result<T>& read) {
     if (read) return true;
-    if (read.error().reason.empty() || read.error().reason.size() > 4000) std::abort();
+    if (read.error().reason.empty() || read.error().reason.str().size() > 4000) std::abort();
     return false;
 }
 

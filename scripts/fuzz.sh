@@ -1,21 +1,47 @@
 #!/usr/bin/env bash
-# Gives every reader so many random inputs (10⁶ without an argument), the readers of files fewer. Needs clang and
-# libclang-rt-14-dev.
+# Gives every reader random inputs under the sanitizers, in the build that scripts/sanitize.sh makes (preset "asan").
+# Usage: scripts/fuzz.sh [runs]           so many inputs, 10⁶ without it; the slow readers a twentieth
+#        scripts/fuzz.sh --seconds N      so long for each, as many at a time as there are processors
 set -euo pipefail
 cd "$(dirname "$0")/.."
+scripts/install.sh clang libclang-rt-14-dev
 runs="${1:-1000000}"
-cmake --preset fuzz >/dev/null
-cmake --build build-fuzz
-# fuzz <target> <longest input> <runs> <seeds…>: what it finds new stays in build-fuzz
+seconds=0
+if [ "$runs" = --seconds ]; then
+    seconds="$2"
+    runs=-1
+fi
+cmake --preset asan >/dev/null
+cmake --build build-asan --target fuzz_all
+
+# fuzz <target> <longest input> <runs> <seeds…>: what it finds new stays in build-asan, what breaks it too
 fuzz() {
-    mkdir -p "build-fuzz/corpus/$1"
-    "build-fuzz/fuzz/fuzz_$1" -runs="$3" -max_len="$2" "build-fuzz/corpus/$1" "${@:4}"
+    mkdir -p "build-asan/corpus/$1"
+    if ! "build-asan/fuzz/fuzz_$1" -runs="$3" -max_total_time="$seconds" -max_len="$2" -print_final_stats=1 \
+        -artifact_prefix="build-asan/corpus/broke-$1-" "build-asan/corpus/$1" "${@:4}" >"build-asan/corpus/$1.log" 2>&1
+    then
+        tail -60 "build-asan/corpus/$1.log" >&2
+        return 1
+    fi
+    echo "$1: $(grep -o 'number_of_executed_units: .*' "build-asan/corpus/$1.log")"
 }
-fuzz patch 20000 "$runs" data/demo
-fuzz module 20000 "$runs" data/modules data/cases
-fuzz midi 4000 "$runs" fuzz/corpus/midi
-fuzz scala 4000 "$runs" data/tunings
-fuzz sentences 400 "$((runs / 20))" fuzz/corpus/sentences
-fuzz wav 4000 "$((runs / 20))" fuzz/corpus/wav
-fuzz steps 400 "$runs" fuzz/corpus/steps
-fuzz scenes 1000 "$((runs / 20))" fuzz/corpus/scenes
+few=$runs
+[ "$runs" -lt 0 ] || few=$((runs / 20))
+waiting=()
+start() {
+    fuzz "$@" &
+    waiting+=($!)
+    if [ "${#waiting[@]}" -ge "$(nproc)" ]; then
+        wait "${waiting[0]}"
+        waiting=("${waiting[@]:1}")
+    fi
+}
+start patch 20000 "$runs" data/demo
+start module 20000 "$runs" data/modules data/cases
+start midi 4000 "$runs" fuzz/corpus/midi
+start scala 4000 "$runs" data/tunings
+start sentences 400 "$few" fuzz/corpus/sentences
+start wav 4000 "$few" fuzz/corpus/wav
+start steps 400 "$runs" fuzz/corpus/steps
+start scenes 1000 "$few" fuzz/corpus/scenes
+for job in "${waiting[@]}"; do wait "$job"; done

@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
-# Brings app/i18n/*.ts up to date with what the sources say. The core knows nothing of Qt: its sentences, say("…"), are
-# handed to lupdate as a list under the context "core".
+# Brings app/i18n/*.ts up to date with what the sources say. The core knows nothing of Qt: its sentences, say("…"), and
+# those of the printed sheet are handed to lupdate as a list under the context "core".
 # Usage: scripts/translations.sh [folder]   (app/i18n without one)
 set -euo pipefail
 cd "$(dirname "$0")/.."
@@ -14,7 +14,7 @@ import sys
 
 literal = r'"(?:[^"\\]|\\.)*"'
 found = []
-for file in sorted(pathlib.Path("core").rglob("*.cpp")):
+for file in sorted([*pathlib.Path("core").rglob("*.cpp"), *pathlib.Path("app/print").glob("*.cpp")]):
     for match in re.finditer(r"\bsay\(\s*((?:%s\s*)+)" % literal, file.read_text()):
         text = "".join(part[1:-1] for part in re.findall(literal, match[1]))
         if text not in found:
