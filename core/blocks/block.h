@@ -120,7 +120,8 @@ class Frame {
     [[nodiscard]] bool plugged(int i) const { return (ports_.plugged >> i & 1u) != 0; }
     [[nodiscard]] Signal* out(int i) const { return ports_.outputs[i]; }
     [[nodiscard]] const Ramp& control(int i) const { return ports_.controls[i]; }
-    /// The position of a switch.
+    /// The position of a switch: whole and not negative, so that half more is rounding enough.
+    // NOLINTNEXTLINE(bugprone-incorrect-roundings)
     [[nodiscard]] int position(int i) const { return static_cast<int>(control(i).start + 0.5f); }
     [[nodiscard]] Transport& transport() const { return *ports_.world->transport; }
     [[nodiscard]] World& world() const { return *ports_.world; }

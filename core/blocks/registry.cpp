@@ -32,6 +32,7 @@ const std::vector<BlockType>& blockTypes() {
         randomSourceType(),
         shiftRegisterType(),
         comparatorType(),
+        detectorType(),
         logicType(),
         sequentialSwitchType(),
         slewType(),

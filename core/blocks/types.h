@@ -29,6 +29,7 @@ BlockType sampleHoldType();
 BlockType randomSourceType();
 BlockType shiftRegisterType();
 BlockType comparatorType();
+BlockType detectorType();
 BlockType logicType();
 BlockType sequentialSwitchType();
 BlockType slewType();

@@ -2,9 +2,10 @@
 //
 // A>B and A<B compare in A with in B (or with the threshold, when nothing is in B) with a hysteresis of 20 mV, at the
 // exact time of the crossing. Window: A lies between the threshold and threshold + window. Rising, falling and moving
-// compare A with what it was 5 ms ago, by 5 mV. Step: A has settled a semitone (83.3 mV) or more from where it was at
-// the last step: a change is one step once it has stayed within 10 mV for 1 ms. Gates of rising, falling, moving and
+// compare A with what it was 5 ms ago, by 5 mV. Step: A has jumped by a semitone or more (parts/jump_watch.h); a glide
+// is none. Gates of rising, falling, moving and
 // step last at least `gate time`. Through is A itself.
+#include "blocks/parts/jump_watch.h"
 #include "blocks/parts/pulses.h"
 #include "blocks/types.h"
 
@@ -17,16 +18,15 @@ enum Control { Threshold, WindowWidth, GateTime };
 
 constexpr float kHysteresis = 0.02f;
 constexpr float kMoved = 0.005f;
-constexpr float kSemitone = 1.0f / 12.0f;
-constexpr float kStill = 0.01f;
-constexpr float kSlack = 0.0005f; ///< what a semitone may lack after a quantizer and a cable
 constexpr double kLookBack = 0.005;
-constexpr double kSettled = 0.001;
 constexpr std::size_t kMemory = 1024; ///< 5 ms at 192 kHz
 
 class Comparator final : public StatefulBlock<Comparator> {
   public:
-    void prepare(const Setup& setup) override { back_ = std::min(kMemory - 1, idx(kLookBack * setup.rate)); }
+    void prepare(const Setup& setup) override {
+        back_ = std::min(kMemory - 1, idx(kLookBack * setup.rate));
+        atOnce_ = JumpWatch::atOnce(setup.rate);
+    }
 
     void process(const Frame& frame) {
         State& s = state_;
@@ -43,15 +43,17 @@ class Comparator final : public StatefulBlock<Comparator> {
             const float then = s.memory[(s.place + kMemory - back_) % kMemory];
             s.memory[s.place] = a;
             s.place = (s.place + 1) % kMemory;
+            if (s.jumps.see(a, atOnce_) != 0) {
+                s.outs[StepOut].drop(i);
+                s.outs[StepOut].fire(i, hold, kGateVolts);
+            }
             if (s.seen < back_) { // the first look back has nothing to see
                 ++s.seen;
-                s.settled = s.candidate = a;
                 continue;
             }
             hint(Rising, a - then > kMoved, i, hold);
             hint(Falling, then - a > kMoved, i, hold);
             hint(Moving, std::abs(a - then) > kMoved, i, hold);
-            step(a, i, hold, frame.rate());
         }
         for (PulseWriter& out : s.outs) out.finish(frame);
         frame.write(Through, [&](int i) { return frame.in(A)[i]; });
@@ -78,21 +80,8 @@ class Comparator final : public StatefulBlock<Comparator> {
         if (now) state_.outs[out].fire(i, hold, kGateVolts);
     }
 
-    void step(float a, int i, double hold, double rate) {
-        State& s = state_;
-        if (std::abs(a - s.candidate) > kStill) {
-            s.candidate = a;
-            s.stillFor = 0.0;
-            return;
-        }
-        s.stillFor += 1.0;
-        if (s.stillFor < kSettled * rate || std::abs(a - s.settled) < kSemitone - kSlack) return;
-        s.settled = a;
-        s.outs[StepOut].drop(i);
-        s.outs[StepOut].fire(i, hold, kGateVolts);
-    }
-
     std::size_t back_ = 480;
+    std::size_t atOnce_ = 96;
     struct State {
         PulseWriter outs[Through];
         std::array<float, kMemory> memory{};
@@ -101,9 +90,7 @@ class Comparator final : public StatefulBlock<Comparator> {
         float beforeAbove = 0.0f;
         float beforeBelow = 0.0f;
         float beforeWindow = 0.0f;
-        float settled = 0.0f;
-        float candidate = 0.0f;
-        double stillFor = 0.0;
+        JumpWatch jumps;
     } state_;
 };
 

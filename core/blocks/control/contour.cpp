@@ -8,10 +8,12 @@
 //   AR: attack, hold at 8 V while the gate is open, release.     AD: attack, decay to 0, whatever the gate does.
 //   AHR: attack, hold at 8 V for the decay time, release.
 //   ADAR: attack, decay to sustain, attack again, release: two strikes from one trigger.
-// Looping (when nothing is in the gate, if the switch says so), a contour starts over at its end; ADSR and AR then hold
-// for 20 ms per percent of sustain, ADSR at half level. A trigger at `retrig` attacks again while the gate is open or
-// the contour loops, and one that is still high in the hold stage holds it. Level: the knob, or times V/8 of `velocity`
-// or of the gate's height, taken during the first millisecond.
+// Looping (when nothing is in the gate, if the switch says so), a contour starts over at its end. Two schools: "sustain
+// is time" makes ADSR and AR hold for 20 ms per percent of sustain, ADSR at half level; at zero, ADSR leaves decay out
+// and is a pure rise and fall. "Sustain is level" makes ADSR decay to the sustain level and release from there at once.
+// A trigger at `retrig` attacks again while the gate is open or the contour loops; in a loop, as long as it stays high,
+// the cycle goes to its end and waits there. With nothing open and no loop, a trigger alone plays attack and release.
+// Level: the knob, or times V/8 of `velocity` or of the gate's height, taken during the first millisecond.
 #include "blocks/parts/kernels.h"
 #include "blocks/parts/maths.h"
 #include "blocks/parts/pulses.h"
@@ -47,6 +49,7 @@ enum Control {
 };
 enum class Stage { Attack, Decay, Hold, Release, Idle };
 enum Kind { Adsr, Ar, Ad, Ahr, Adar };
+enum Loops { Never, SustainIsTime, SustainIsLevel };
 enum Scaled { ByKnob, ByVelocity, ByGate };
 
 constexpr float kPeakVolts = 8.0f;
@@ -66,14 +69,23 @@ class Contour final : public StatefulBlock<Contour> {
         kind_ = static_cast<Kind>(frame.position(Type));
         cutsOut_ = false;
         for (int g = 0; g < 4; ++g) cutsOut_ = cutsOut_ || frame.out(CutOut + g) != nullptr;
-        loops_ = frame.position(Loop) == 1 && !frame.plugged(Gate);
+        loops_ = frame.plugged(Gate) ? Never : static_cast<Loops>(frame.position(Loop));
         for (int g = 0; g < 4; ++g) s.stageGates[g].start(frame.out(StageGate + g), frame.begin);
         s.end.start(frame, EndOfCycle);
-        if (loops_ && s.stage == Stage::Idle) begin(Stage::Attack);
+        if (s.looped && loops_ == Never && !s.gates.high(0)) letGo(); // a plug has come into the gate
+        s.looped = loops_ != Never;
+        if (s.looped && s.stage == Stage::Idle && !s.gates.high(1)) begin(Stage::Attack);
         const auto until = [&](double at) { advance(at); };
         s.gates.inOrder(frame, {Gate, Retrigger}, until, [&](int which, const Edge& edge) {
-            if (edge.rising && (which == 0 || s.gates.high(0) || loops_)) strike();
-            if (!edge.rising && (which == 0 || loops_)) close();
+            if (edge.rising) {
+                strike();
+                // Nothing holds it open: it goes up and down once.
+                s.alone = which == 1 && loops_ == Never && !s.gates.high(0);
+            } else if (which == 0) {
+                close();
+            } else if (loops_ != Never && s.stage == Stage::Idle) {
+                begin(Stage::Attack); // it has waited for this
+            }
         });
         advance(frame.end - 1);
         write();
@@ -86,7 +98,7 @@ class Contour final : public StatefulBlock<Contour> {
     /// to come to hold, and those of the tail that the last strike cut off.
     void tell(Told& told) const override {
         told[0] = static_cast<int>(state_.stage);
-        told[1] = static_cast<int>(1000.0f * state_.level + 0.5f);
+        told[1] = static_cast<int>(std::lround(1000.0f * state_.level));
         told[2] = state_.strikes;
         told[3] = state_.held;
         told[4] = state_.ended;
@@ -97,7 +109,6 @@ class Contour final : public StatefulBlock<Contour> {
   private:
     friend class StatefulBlock<Contour>;
 
-    [[nodiscard]] bool open() const { return state_.gates.high(0) || (loops_ && state_.gates.high(1)); }
     [[nodiscard]] float control(Control c) const { return frame_->control(c).start; }
 
     void strike() {
@@ -129,14 +140,20 @@ class Contour final : public StatefulBlock<Contour> {
     void finishCycle() {
         state_.end.fire(now_, kTriggerSeconds * frame_->rate(), kGateVolts);
         state_.second = false;
-        begin(loops_ ? Stage::Attack : Stage::Idle);
+        begin(loops_ != Never && !state_.gates.high(1) ? Stage::Attack : Stage::Idle);
+    }
+
+    /// What went by itself goes to its end.
+    void letGo() {
+        state_.alone = true;
+        if (state_.stage == Stage::Hold || (state_.stage == Stage::Decay && kind_ == Adsr)) begin(Stage::Release);
     }
 
     void close() {
         State& s = state_;
         if (s.stage == Stage::Idle || (kind_ != Adsr && kind_ != Ar)) return;
         const bool moving = s.stage == Stage::Attack || s.stage == Stage::Decay;
-        if (moving && (frame_->position(ShortGate) == 1 || loops_)) {
+        if (moving && frame_->position(ShortGate) == 1) {
             s.closing = true;
         } else if (s.stage != Stage::Release) {
             if (moving) s.missed = microseconds(stageLeft() + (s.stage == Stage::Attack ? decayLength() : 0.0));
@@ -170,8 +187,18 @@ class Contour final : public StatefulBlock<Contour> {
     [[nodiscard]] float sustain(int i) const {
         if (kind_ == Ar || kind_ == Ahr) return 1.0f;
         if (kind_ == Ad) return 0.0f;
-        if (loops_ && kind_ == Adsr) return 0.5f;
+        if (loops_ == SustainIsTime && kind_ == Adsr) return 0.5f;
+        return sustainKnob(i);
+    }
+    /// The knob and its CV, 0…1.
+    [[nodiscard]] float sustainKnob(int i) const {
         return std::clamp(0.01f * modulated(*frame_, Sustain, SustainCv, SustainAmount, 12.5f)(i), 0.0f, 1.0f);
+    }
+    /// The sample at which what happens now is first seen.
+    [[nodiscard]] int here() const { return std::clamp(static_cast<int>(now_) + 1, frame_->begin, frame_->end - 1); }
+    /// In the loop, seconds of hold; no hold at all where sustain is the level or stands at zero.
+    [[nodiscard]] double holdSeconds() const {
+        return loops_ == SustainIsTime ? 100.0 * kHoldPerPercent * static_cast<double>(sustainKnob(here())) : 0.0;
     }
 
     [[nodiscard]] bool towardSustain() const { return state_.stage == Stage::Decay || state_.stage == Stage::Hold; }
@@ -187,7 +214,7 @@ class Contour final : public StatefulBlock<Contour> {
     [[nodiscard]] double length() const { return lengthOf(state_.stage); }
     /// The same of any stage; of those that the mode does not have it means nothing.
     [[nodiscard]] double lengthOf(Stage stage) const {
-        const int i = std::max(frame_->begin, std::min(frame_->end - 1, static_cast<int>(now_) + 1));
+        const int i = here();
         const auto samples = [&](Control c, In cv, Control amount) {
             const float octaves =
                 0.01f * (control(amount) * frame_->in(cv)[i] + control(AllAmount) * frame_->in(AllCv)[i]);
@@ -202,8 +229,7 @@ class Contour final : public StatefulBlock<Contour> {
             return samples(Decay, DecayCv, DecayAmount);
         case Stage::Hold:
             if (kind_ == Ahr) return samples(Decay, DecayCv, DecayAmount);
-            if (!loops_ || state_.gates.high(1)) return 0.0;
-            return std::max(1.0, kHoldPerPercent * static_cast<double>(control(Sustain)) * frame_->rate());
+            return loops_ == Never ? 0.0 : std::max(1.0, holdSeconds() * frame_->rate());
         case Stage::Release:
             return samples(Release, ReleaseCv, ReleaseAmount);
         case Stage::Idle:
@@ -215,7 +241,8 @@ class Contour final : public StatefulBlock<Contour> {
     /// A gate that has closed meanwhile holds nothing.
     void hold() {
         ++state_.held;
-        begin(state_.closing ? Stage::Release : Stage::Hold);
+        const bool passes = state_.closing || (loops_ != Never && kind_ != Ahr && holdSeconds() <= 0.0);
+        begin(passes ? Stage::Release : Stage::Hold);
     }
 
     void next() {
@@ -224,6 +251,8 @@ class Contour final : public StatefulBlock<Contour> {
         switch (s.stage) {
         case Stage::Attack:
             if (s.second) return begin(Stage::Release);
+            if (s.alone && (kind_ == Adsr || kind_ == Ar)) return begin(Stage::Release);
+            if (loops_ == SustainIsTime && kind_ == Adsr && holdSeconds() <= 0.0) return begin(Stage::Release);
             if (kind_ == Ar || kind_ == Ahr) return hold();
             return begin(Stage::Decay);
         case Stage::Decay:
@@ -349,7 +378,7 @@ class Contour final : public StatefulBlock<Contour> {
     double now_ = 0.0;
     float curve_ = 0.0f;
     Kind kind_ = Adsr;
-    bool loops_ = false;
+    Loops loops_ = Never;
     bool sustainMoves_ = false;
     bool cutsOut_ = false; ///< somebody listens to a stage alone
     Line line_;
@@ -366,11 +395,13 @@ class Contour final : public StatefulBlock<Contour> {
         float height = 1.0f;
         bool second = false; ///< of two strikes
         bool closing = false;
-        int strikes = 0; ///< so far
-        int held = 0;    ///< times that it came to its hold stage
-        int ended = 0;   ///< times that it came to rest
-        int missed = 0;  ///< microseconds that the last gate was too short to come to hold
-        int left = 0;    ///< microseconds of tail that the last strike cut off
+        bool looped = false;
+        bool alone = false; ///< struck by a trigger that no gate goes with
+        int strikes = 0;    ///< so far
+        int held = 0;       ///< times that it came to its hold stage
+        int ended = 0;      ///< times that it came to rest
+        int missed = 0;     ///< microseconds that the last gate was too short to come to hold
+        int left = 0;       ///< microseconds of tail that the last strike cut off
     } state_;
 };
 
@@ -418,7 +449,7 @@ BlockType contourType() {
                      {"level", "Level", percent(), 100},
                      {"from-zero", "Retrigger", switchScale({"from present level", "from zero"}), 0},
                      {"short-gate", "Short gate", switchScale({"jumps to release", "finishes its stages"}), 0},
-                     {"loop", "Loop", switchScale({"off", "when nothing is in gate"}), 0},
+                     {"loop", "Loop", switchScale({"off", "sustain is time", "sustain is level"}), 0},
                      {"level-by", "Level by", switchScale({"knob", "velocity", "gate height"}), 0},
                      {"attack-curve", "A curve", linearScale(Unit::Percent, -200, 200), 0},
                      {"decay-curve", "D curve", linearScale(Unit::Percent, -200, 200), 0},

@@ -104,7 +104,7 @@ template <unsigned Waves>
                                                        unsigned asked) {
     constexpr bool kAny = Waves == ~0u;
     const unsigned needed = kAny ? asked : Waves;
-    const auto wants = [needed](Wave wave) { return (needed >> wave & 1u) != 0; };
+    const auto wants = [&](Wave wave) { return (needed >> wave & 1u) != 0; };
     if (wants(Pulse) || wants(Sub2) || wants(Sub4)) listEdges(outputs);
     const auto target = static_cast<double>(width);
     double limit = wants(Triangle) && !upper_ ? 0.5 : 1.0;

@@ -212,46 +212,45 @@ MidiMode withVoices(MidiMode mode) {
     return mode;
 }
 
-std::string functionText(const MidiPort& port) {
+Sentence functionText(const MidiPort& port) {
     switch (port.gives) {
     case None:
-        return "nothing";
+        return say("nothing");
     case Pitch:
-        return fmt::format("pitch of voice {}", port.index + 1);
+        return say("pitch of voice {}", port.index + 1);
     case Gate:
-        return fmt::format("gate of voice {}", port.index + 1);
+        return say("gate of voice {}", port.index + 1);
     case Velocity:
-        return fmt::format("velocity of voice {}", port.index + 1);
+        return say("velocity of voice {}", port.index + 1);
     case Bend:
-        return "pitch bend";
+        return say("pitch bend");
     case Modulation:
-        return "modulation wheel";
+        return say("modulation wheel");
     case Pressure:
-        return "pressure";
+        return say("pressure");
     case Controller:
-        return port.index >= kFreeController
-                   ? fmt::format("free controller {}", port.index == kFreeController ? 'A' : 'B')
-                   : fmt::format("controller {}", port.index);
+        return port.index >= kFreeController ? say("free controller {}", port.index == kFreeController ? 'A' : 'B')
+                                             : say("controller {}", port.index);
     case Hold:
-        return "hold pedal";
+        return say("hold pedal");
     case Clock:
-        return fmt::format("clock, {} a beat", port.index);
+        return say("clock, {} a beat", port.index);
     case Run:
-        return "high from start to stop";
+        return say("high from start to stop");
     case Drum:
-        return fmt::format("trigger of note {}", port.index);
+        return say("trigger of note {}", port.index);
     }
-    return "";
+    return say("");
 }
 
-std::string channelText(const MidiPort& port) {
-    return port.channel == 0 ? "any channel" : fmt::format("channel {}", port.channel);
+Sentence channelText(const MidiPort& port) {
+    return port.channel == 0 ? say("any channel") : say("channel {}", port.channel);
 }
 
 std::string midiTable(const MidiMode& mode) {
     std::string out = fmt::format("{}\n", mode.name);
     for (const MidiPort& port : mode.ports)
-        out += fmt::format("  {:<8} {:<11} {}\n", port.port, channelText(port), functionText(port));
+        out += fmt::format("  {:<8} {:<11} {}\n", port.port, channelText(port).str(), functionText(port).str());
     return out;
 }
 

@@ -1,6 +1,8 @@
 // The modes of the MIDI converter as a table: which port gives what of which channel.
 #pragma once
 
+#include "units/sentence.h"
+
 #include <array>
 #include <span>
 #include <string>
@@ -52,9 +54,9 @@ std::span<const char* const> midiPortIds();
 MidiMode withVoices(MidiMode mode);
 
 /// "pitch of voice 1"
-std::string functionText(const MidiPort& port);
+Sentence functionText(const MidiPort& port);
 /// "any channel", "channel 10"
-std::string channelText(const MidiPort& port);
+Sentence channelText(const MidiPort& port);
 /// The table of a mode, one line a port, for people.
 std::string midiTable(const MidiMode& mode);
 

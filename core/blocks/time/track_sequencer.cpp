@@ -43,7 +43,7 @@ class TrackSequencer final : public StatefulBlock<TrackSequencer> {
         const auto until = [&](double at) { playTo(frame, at); };
         s.inputs.inOrder(frame, {ClockIn, ResetIn}, until, [&](int which, const Edge& edge) {
             if (!edge.rising) return;
-            which == 0 ? tick(frame, edge.at) : rewind(frame, edge.at);
+            which == 0 ? pulse(frame, edge.at) : rewind(frame, edge.at);
         });
         playTo(frame, frame.end - 1.0);
 
@@ -75,7 +75,7 @@ class TrackSequencer final : public StatefulBlock<TrackSequencer> {
         state_.lastClock -= kRun;
     }
 
-    void tick(const Frame& frame, double at) {
+    void pulse(const Frame& frame, double at) {
         State& s = state_;
         if (s.ticks >= 0 && at - s.lastClock > 1.0) s.interval = at - s.lastClock;
         if (s.interval <= 0.0) s.interval = kFirstStep * frame.rate();

@@ -28,7 +28,7 @@ class TriggerPattern final : public StatefulBlock<TriggerPattern> {
             if (which == 1)
                 s.step = -1;
             else
-                tick(frame, edge.at);
+                pulse(frame, edge.at);
         });
         for (PulseWriter& out : s.outs) out.finish(frame);
         if (frame.endsRun()) s.last -= kRun;
@@ -40,7 +40,7 @@ class TriggerPattern final : public StatefulBlock<TriggerPattern> {
   private:
     friend class StatefulBlock<TriggerPattern>;
 
-    void tick(const Frame& frame, double at) {
+    void pulse(const Frame& frame, double at) {
         State& s = state_;
         if (at - s.last > 1.0 && s.last > -1e12) s.interval = at - s.last;
         s.last = at;
