@@ -38,7 +38,7 @@ inline void need(const Result<void>& result) {
 }
 
 [[noreturn]] inline void refuse(std::string reason) {
-    throw Failed{Error{{}, {}, std::move(reason)}};
+    throw Failed{Error{{}, {}, plain(std::move(reason))}};
 }
 
 /// The post with steps that is meant: the one that is named, or the only one; Failed, naming them, if it is none.

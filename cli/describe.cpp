@@ -147,7 +147,7 @@ void addBlocks(CLI::App& app, Context& context) {
         if (options->markdown) return printTable(options->figures);
         if (!options->only.empty() && !findBlockType(options->only))
             throw Failed{
-                {{}, {}, fmt::format("there is no block \"{}\"; blocks without a name lists them all", options->only)}};
+                {{}, {}, say("there is no block \"{}\"; blocks without a name lists them all", options->only)}};
         Json all = Json::array();
         for (const BlockType& type : blockTypes())
             if (!options->only.empty() && type.id != options->only)

@@ -15,14 +15,15 @@ void Destination::addOptions(CLI::App& command) {
 
 void Destination::write(const Patch& patch) const {
     if (out.empty() && !inPlace)
-        throw Failed{{file.string(), {}, "would be written over; say where with --out, or --in-place if you mean it"}};
+        throw Failed{
+            {file.string(), {}, say("would be written over; say where with --out, or --in-place if you mean it")}};
     need(writeFile(out.empty() ? file : out, writePatch(patch), FileKind::Patch));
 }
 
 JackRef readJack(const std::string& text) {
     const auto mark = text.find_first_of(".:");
     if (mark == std::string::npos || mark == 0 || mark + 1 == text.size())
-        throw Failed{{{}, {}, fmt::format("\"{}\" is not written post.jack", text)}};
+        throw Failed{{{}, {}, say("\"{}\" is not written post.jack", text)}};
     return {text.substr(0, mark), text.substr(mark + 1)};
 }
 

@@ -18,7 +18,8 @@ std::string printable(std::string text) {
 }
 
 int fail(const lariat::cli::Context& context, const lariat::Error& error) {
-    if (context.json) std::cout << lariat::dump({{"error", error.reason}, {"file", error.file}, {"place", error.path}});
+    if (context.json)
+        std::cout << lariat::dump({{"error", error.reason.str()}, {"file", error.file}, {"place", error.path}});
     std::cerr << "lariat-cli: " << printable(error.text()) << '\n';
     return 2;
 }
@@ -59,7 +60,7 @@ int main(int argc, char** argv) {
     } catch (const lariat::cli::Failed& failed) {
         return fail(context, failed.error);
     } catch (const std::exception& error) {
-        return fail(context, {{}, {}, error.what()});
+        return fail(context, {{}, {}, lariat::plain(error.what())});
     }
     // An answer that could not be written is no answer.
     std::cout.flush();

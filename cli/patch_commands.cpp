@@ -175,7 +175,7 @@ void addSheet(CLI::App& app, Context& context) {
         else if (options->out.extension() == ".md")
             need(writeFile(options->out, writeMarkdown(sheet), FileKind::Text));
         else
-            throw Failed{{options->out.string(), {}, "should end in .md or .pdf"}};
+            throw Failed{{options->out.string(), {}, say("should end in .md or .pdf")}};
         if (context.json) std::cout << dump({{"file", options->out.string()}, {"cables", patch.cables.size()}});
     });
 }
@@ -205,8 +205,7 @@ void addMidi(CLI::App& app, Context& context) {
         const Patch patch = need(openPatch(options->file, workspace.library));
         if (options->toMidi) {
             const Performance* played = patch.performance(options->post);
-            if (!played)
-                throw Failed{{options->file.string(), {}, fmt::format("nothing is played at \"{}\"", options->post)}};
+            if (!played) throw Failed{{options->file.string(), {}, say("nothing is played at \"{}\"", options->post)}};
             return need(writeMidiFile(options->midi, *played));
         }
         const MidiImport read = need(readMidiFile(options->midi, options->post));

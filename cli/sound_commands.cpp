@@ -26,7 +26,7 @@ struct ProbeRequest {
 ProbeRequest readProbe(const std::string& text) {
     const auto equals = text.find('=');
     if (equals == std::string::npos)
-        throw Failed{{{}, {}, fmt::format("the probe \"{}\" should be written post.jack=file.wav", text)}};
+        throw Failed{{{}, {}, say("the probe \"{}\" should be written post.jack=file.wav", text)}};
     return {readJack(text.substr(0, equals)), text.substr(equals + 1)};
 }
 
@@ -101,14 +101,13 @@ void addRender(CLI::App& app, Context& context) {
         Patch patch = need(openPatch(options->file, workspace.library));
         RenderOptions render;
         if (options->scenes && patch.scenes.empty())
-            throw Failed{
-                Error{options->file.string(), "scenes", "there are none to follow; write some with lariat-cli scenes"}};
+            throw Failed{Error{options->file.string(), "scenes",
+                               say("there are none to follow; write some with lariat-cli scenes")}};
         constexpr double kRing = 4.0; // seconds for what rings on behind the last bar
         if (options->scenes && length->count() == 0) options->seconds = secondsOf(patch, workspace.library) + kRing;
         for (const int row : options->silenced) {
             if (row < 1 || row > static_cast<int>(patch.cables.size()))
-                throw Failed{
-                    Error{{}, {}, fmt::format("there is no row {}; the patch has {}", row, patch.cables.size())}};
+                throw Failed{Error{{}, {}, say("there is no row {}; the patch has {}", row, patch.cables.size())}};
             render.silenced.push_back(patch.cables[static_cast<std::size_t>(row - 1)].id);
         }
         if (options->untilRow > 0 && options->untilRow < static_cast<int>(patch.cables.size()))
@@ -177,7 +176,7 @@ void addMeasure(CLI::App& app, Context& context) {
         const auto end =
             options->to > 0.0 ? std::min(frames, static_cast<std::size_t>(options->to * file.rate)) : frames;
         for (std::size_t i = begin; i < end; ++i) first.push_back(file.samples[i * channels]);
-        if (first.empty()) throw Failed{{options->file.string(), {}, "holds no samples in that range"}};
+        if (first.empty()) throw Failed{{options->file.string(), {}, say("holds no samples in that range")}};
         const LevelReading level = measureLevel(first);
         const auto pitch = measureTone(first, file.rate);
         std::vector<float> louder = first; // what a file holds may be quiet; a pitch is not judged by that

@@ -140,8 +140,7 @@ Result<Pattern> changed(const Patch& patch, const Sequencer& sequencer, const Pa
     const int index = (isLane ? o.lane : o.track) - 1;
     const int room = isLane ? sequencer.lanes : sequencer.tracks;
     if (index >= room)
-        return failure(
-            fmt::format("there is no {} {}; this module has {}", isLane ? "lane" : "track", index + 1, room));
+        return failure(say("there is no {} {}; this module has {}", isLane ? "lane" : "track", index + 1, room));
     const int variation = variationNamed(o.variation, sequencer);
     const LineRef line{sequencer.post, isLane, index};
     Pattern pattern = patternOf(patch, sequencer.post);
@@ -163,8 +162,7 @@ Result<Pattern> changed(const Patch& patch, const Sequencer& sequencer, const Pa
         if (o.degrees) {
             const auto key = parseKey(patch.key);
             if (!key)
-                return failure(
-                    fmt::format("\"{}\" is no key that notes could move in; name one, such as D minor", patch.key));
+                return failure(say("\"{}\" is no key that notes could move in; name one, such as D minor", patch.key));
             track.steps = movedInKey(std::move(track.steps), {}, *key, *o.degrees);
         }
         if (o.humanize) track.steps = humanized(std::move(track.steps), {}, *o.humanize);
@@ -258,6 +256,15 @@ void printResponses(const Responses& responses, const Patch& patch, bool perStep
                                                             : "",
                            strike.over > 0.0 ? fmt::format(", tail {:.1f} ms too long", 1e3 * strike.over) : "");
     }
+    for (const TuneResponse& tune : responses.tunes) {
+        fmt::print("  {}\n", tune.path.out.text());
+        printFacts(tune.facts);
+        for (const TunedNote& note : tune.notes)
+            if (perStep)
+                fmt::print("      step {:>2} at pulse {:6.2f}: {:.3f} V becomes {:.3f} V, {} ({:+.0f} ct)\n",
+                           note.step + 1, note.pulse, static_cast<double>(note.wanted), static_cast<double>(note.given),
+                           note.text(), note.moved());
+    }
     for (const SoundResponse& sound : responses.sounds) {
         fmt::print("  {} · {:.2f}…{:.2f} V\n", sound.output.text(), static_cast<double>(sound.low),
                    static_cast<double>(sound.high));
@@ -288,9 +295,25 @@ Json responsesJson(const Responses& responses) {
                           {"low", sound.low},
                           {"high", sound.high},
                           {"facts", factsJson(sound.facts)}});
-    return {{"post", responses.sequencer}, {"pulse", responses.pulseSeconds},
-            {"cycle", responses.cycle},    {"run", responses.shown},
-            {"contours", contours},        {"sounds", sounds}};
+    Json tunes = Json::array();
+    for (const TuneResponse& tune : responses.tunes) {
+        Json notes = Json::array();
+        for (const TunedNote& note : tune.notes)
+            notes.push_back({{"step", note.step + 1},
+                             {"pulse", note.pulse},
+                             {"wanted", note.wanted},
+                             {"given", note.given},
+                             {"moved", note.moved()},
+                             {"note", note.text()}});
+        tunes.push_back({{"output", tune.path.out.text()}, {"facts", factsJson(tune.facts)}, {"notes", notes}});
+    }
+    return {{"post", responses.sequencer},
+            {"pulse", responses.pulseSeconds},
+            {"cycle", responses.cycle},
+            {"run", responses.shown},
+            {"contours", contours},
+            {"sounds", sounds},
+            {"tunes", tunes}};
 }
 
 void answerForecast(const Patch& patch, const Library& library, const std::string& post, bool json) {
@@ -388,7 +411,7 @@ void addPattern(CLI::App& app, Context& context) {
         if (!options->fromMidi.empty())
             patch = need(applyEdit(patch, SetPattern{fromMidi(patch, sequencer, *options)}));
         Pattern pattern = need(changed(patch, sequencer, *options));
-        if (const std::string why = tooMuchFor(sequencer, pattern); !why.empty()) refuse(why);
+        if (const Sentence why = tooMuchFor(sequencer, pattern); !why.empty()) refuse(why.str());
         patch = need(applyEdit(patch, SetPattern{std::move(pattern)}));
         options->write(patch);
         show(patch, workspace.library, sequencer.post, context.json);

@@ -63,8 +63,8 @@ class RealDevice final : public AudioDevice {
                               &RealDevice::fill, this, nullptr, quiet);
             audio_.startStream();
         } catch (const RtAudioError& error) {
-            return failure(fmt::format("{} cannot be opened ({}); choose another device in the preferences",
-                                       found_.name, error.getMessage()));
+            return failure(say("{} cannot be opened ({}); choose another device in the preferences", found_.name,
+                               error.getMessage()));
         }
         lastCall_ = now();
         return {};

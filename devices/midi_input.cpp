@@ -40,8 +40,8 @@ Result<std::unique_ptr<MidiInput>> openMidiInput(const std::string& name, MidiCa
     try {
         return std::make_unique<RealMidiInput>(name, std::move(callback));
     } catch (const RtMidiError& error) {
-        return failure(fmt::format("MIDI from {} cannot be opened: {}. There are: {}", name, error.getMessage(),
-                                   fmt::join(midiInputNames(), ", ")));
+        return failure(say("MIDI from {} cannot be opened: {}. There are: {}", name, error.getMessage(),
+                           fmt::join(midiInputNames(), ", ")));
     }
 }
 

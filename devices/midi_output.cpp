@@ -42,8 +42,8 @@ Result<std::unique_ptr<MidiOutput>> openMidiOutput(const std::string& name) {
     try {
         return std::make_unique<RealMidiOutput>(name);
     } catch (const RtMidiError& error) {
-        return failure(fmt::format("MIDI to {} cannot be opened: {}. There are: {}", name, error.getMessage(),
-                                   fmt::join(midiOutputNames(), ", ")));
+        return failure(say("MIDI to {} cannot be opened: {}. There are: {}", name, error.getMessage(),
+                           fmt::join(midiOutputNames(), ", ")));
     }
 }
 

@@ -27,17 +27,17 @@ const JackInfo* fitting(const Patch& patch, const PartInfo& part, const std::str
 
 Result<Edits> insertInto(const Patch& patch, const Library& library, int id, const Post& post) {
     const Cable* cable = patch.cable(id);
-    if (!cable) return failure("choose the cable first that something is to go into");
+    if (!cable) return failure(say("choose the cable first that something is to go into"));
     const PartInfo* part = library.part(post);
-    if (!part) return failure(fmt::format("there is no part \"{}\"", post.part));
+    if (!part) return failure(say("there is no part \"{}\"", post.part));
     if (cable->from.post == post.id || cable->to.post == post.id)
-        return failure(fmt::format("cable {} begins or ends at {} already", patch.row(id), post.name));
+        return failure(say("cable {} begins or ends at {} already", patch.row(id), post.name));
     const JackInfo* source = library.jack(patch, cable->from);
     const SignalKind kind = source ? source->kind : SignalKind::Control;
     const JackInfo* in = fitting(patch, *part, post.id, false, kind);
     const JackInfo* out = fitting(patch, *part, post.id, true, kind);
-    if (!in) return failure(fmt::format("{} has no input free", post.name));
-    if (!out) return failure(fmt::format("{} has no output", post.name));
+    if (!in) return failure(say("{} has no input free", post.name));
+    if (!out) return failure(say("{} has no output", post.name));
     Edits edits;
     if (!patch.post(post.id)) {
         edits.emplace_back(AddPost{post});

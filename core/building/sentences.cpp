@@ -146,7 +146,7 @@ Result<std::string> Build::post(const std::string& head) {
         std::vector<std::string> names;
         for (const Post* one : found)
             names.push_back(one->name == found[0]->name && found[1]->name == found[0]->name ? one->id : one->name);
-        return failure(fmt::format("\"{}\" may be {}; write which", head, fmt::join(names, " or ")));
+        return failure(say("\"{}\" may be {}; write which", head, fmt::join(names, " or ")));
     }
     return found.empty() ? std::string() : found.front()->id;
 }
@@ -173,12 +173,7 @@ Error Build::unknown(const std::string& text, bool output) const {
     };
     for (const Post& post : patch_.posts) add(post.name, *library_->part(post));
     for (const FreePart& free : freeParts(patch_, *library_, housing_)) add(free.part->name, *free.part);
-    const char* what = output ? "output" : "input";
-    if (text.empty())
-        return {{}, {}, fmt::format("an {} is missing, for example \"{}\"", what, names.empty() ? "" : names.front())};
-    return {{},
-            {},
-            fmt::format("there is no {} \"{}\"; near it: {}", what, text, fmt::join(nearestWords(text, names), ", "))};
+    return noSuchJack(text, names, output);
 }
 
 /// One end of a cable: the longest beginning that names a post, a part or a function, and behind it the jack.
@@ -221,7 +216,7 @@ Result<JackRef> Build::end(const std::string& text, bool output) {
         const auto made = takeOut(fitting, word, output);
         if (made && !made->empty()) return *jackOf(*patch_.post(*made), word, output);
         if (fitting.empty() && !types.empty() && !problem)
-            problem = Error{{}, {}, fmt::format("every {} of this case is in use", head)};
+            problem = Error{{}, {}, say("every {} of this case is in use", head)};
     }
     return tl::unexpected(problem ? *problem : unknown(text, output));
 }
@@ -256,9 +251,10 @@ Result<void> Build::tie(const std::string& sentence) {
         *this = std::move(tried);
         return {};
     }
-    return problem ? Result<void>(tl::unexpected(*problem))
-                   : failure("write which output goes to which input, as in \"clock 16ths to tracks clock\", or which "
-                             "knob stands where, as in \"filter cutoff 412 Hz\"");
+    return problem
+               ? Result<void>(tl::unexpected(*problem))
+               : failure(say("write which output goes to which input, as in \"clock 16ths to tracks clock\", or which "
+                             "knob stands where, as in \"filter cutoff 412 Hz\""));
 }
 
 Result<void> Build::turn(const std::string& sentence) {
@@ -280,13 +276,13 @@ Result<void> Build::turn(const std::string& sentence) {
             const std::string text = joined(words, v, words.size());
             const auto value = knob->scale.parse(text, tempoOf(patch_, *library_));
             if (!value || *value < knob->scale.min || *value > knob->scale.max)
-                return failure(fmt::format("\"{}\" is not a setting of {} {}: it takes {}", text, post.name, knob->name,
-                                           knob->scale.expectation()));
+                return failure(say("\"{}\" is not a setting of {} {}: it takes {}", text, post.name, knob->name,
+                                   knob->scale.expectation()));
             ++said_.others;
             return apply(SetKnob{post.id, knob->id, *value});
         }
     }
-    return failure("");
+    return failure(Sentence{});
 }
 
 Result<void> Build::call(const std::string& rest) {
@@ -298,7 +294,7 @@ Result<void> Build::call(const std::string& rest) {
         ++said_.others;
         return apply(DescribePost{post.id, joined(words, n, words.size()), post.voice, post.note});
     }
-    return failure("write which post is to be called what, as in \"call osc a Leader\"");
+    return failure(say("write which post is to be called what, as in \"call osc a Leader\""));
 }
 
 std::optional<Result<void>> Build::play(const std::string& sentence) {
@@ -318,12 +314,11 @@ std::optional<Result<void>> Build::play(const std::string& sentence) {
     if (!known) return Result<void>(tl::unexpected(known.error()));
     const auto sequencer = known->empty() ? std::nullopt : sequencerOf(patch_, *library_, *known);
     if (!sequencer || !sequencer->plays)
-        return Result<void>(
-            failure(fmt::format("\"{}\" has no tracks or lanes to write", joined(words, 0, words.size() - 2))));
+        return Result<void>(failure(say("\"{}\" has no tracks or lanes to write", joined(words, 0, words.size() - 2))));
     const LineRef line{*known, words[words.size() - 2] == "lane", static_cast<int>(*number) - 1};
     auto pattern = withLine(patternOf(patch_, *known), line, variation, sentence.substr(colon + 1));
     if (!pattern) return Result<void>(tl::unexpected(pattern.error()));
-    if (const std::string why = tooMuchFor(*sequencer, *pattern); !why.empty()) return Result<void>(failure(why));
+    if (const Sentence why = tooMuchFor(*sequencer, *pattern); !why.empty()) return Result<void>(failure(why));
     ++said_.others;
     return apply(SetPattern{std::move(*pattern)});
 }
@@ -331,13 +326,13 @@ std::optional<Result<void>> Build::play(const std::string& sentence) {
 Result<void> Build::note(const std::string& text, const std::string& head) {
     ++said_.others;
     if (head.empty()) {
-        if (said_.tied.empty()) return failure("no cable was tied before this note");
+        if (said_.tied.empty()) return failure(say("no cable was tied before this note"));
         const Cable& cable = *patch_.cableInto(said_.tied.back());
         return apply(DescribeCable{cable.id, text, cable.lengthCm, cable.colour});
     }
     const auto known = post(plainWords(head));
     if (!known) return tl::unexpected(known.error());
-    if (known->empty()) return failure(fmt::format("there is no post \"{}\"", head));
+    if (known->empty()) return failure(say("there is no post \"{}\"", head));
     const Post& post = *patch_.post(*known);
     return apply(DescribePost{post.id, post.name, post.voice, text});
 }
@@ -363,7 +358,7 @@ Result<void> Build::read(const std::string& line) {
         return {};
     }
     if (const auto title = rest("title:")) {
-        if (title->empty()) return failure("a title is missing");
+        if (title->empty()) return failure(say("a title is missing"));
         ++said_.others;
         return apply(SetTitle{*title});
     }
@@ -409,17 +404,17 @@ Result<Sentences> readSentences(const std::string& text, const Patch& patch, con
         if (line.empty()) continue;
         ++number;
         const std::string shown = line.size() > 80 ? line.substr(0, 80) + "…" : line;
-        const auto fail = [&](const std::string& why) {
-            return failure(fmt::format("sentence {}, \"{}\": {}", number, shown, why));
+        const auto fail = [&](Sentence why) {
+            return failure(inside(say("sentence {}, \"{}\"", number, shown), std::move(why)));
         };
-        if (number > kMostSentences) return fail(fmt::format("at most {} are read at once", kMostSentences));
+        if (number > kMostSentences) return fail(say("at most {} are read at once", kMostSentences));
         if (line.size() > kLongestSentence)
-            return fail(fmt::format("it is {} characters long, at most {} are read", line.size(), kLongestSentence));
+            return fail(say("it is {} characters long, at most {} are read", line.size(), kLongestSentence));
         if (auto read = build.read(line); !read) return fail(read.error().reason);
     }
     Sentences said = std::move(build).take();
     if (said.edits.empty())
-        return failure("write which output goes to which input, as in \"clock 16ths to tracks clock\"");
+        return failure(say("write which output goes to which input, as in \"clock 16ths to tracks clock\""));
     said.edits = withNewcomersPlaced(patch, std::move(said.edits));
     return said;
 }

@@ -10,7 +10,7 @@ namespace lariat {
 
 Result<Edits> duplicateVoice(const Patch& patch, const Library& library, const Case* housing, const std::string& voice,
                              const std::string& newName) {
-    if (newName.empty() || newName == voice) return failure("the copy of a voice needs a name of its own");
+    if (newName.empty() || newName == voice) return failure(say("the copy of a voice needs a name of its own"));
     std::map<std::string, Post> copies;
     std::vector<std::string> missing;
     Patch grown = patch;
@@ -50,8 +50,8 @@ Result<Edits> duplicateVoice(const Patch& patch, const Library& library, const C
         }
         copies.emplace(post.id, std::move(copy));
     }
-    if (!missing.empty()) return failure(fmt::format("the case has nothing left for {}", fmt::join(missing, ", ")));
-    if (copies.empty()) return failure(fmt::format("there is no voice \"{}\"", voice));
+    if (!missing.empty()) return failure(say("the case has nothing left for {}", fmt::join(missing, ", ")));
+    if (copies.empty()) return failure(say("there is no voice \"{}\"", voice));
     for (const Cable& cable : patch.cables) {
         const auto from = copies.find(cable.from.post);
         const auto to = copies.find(cable.to.post);

@@ -36,8 +36,9 @@ class ClockPulses {
             put(start, running ? (fromStart ? 0xFA : 0xFB) : 0xFC);
         }
         if (!running || after <= before || after - before > kAtOnce) return;
-        for (double pulse = std::ceil(before * kPerBeat - 1e-6); pulse < after * kPerBeat - 1e-6; pulse += 1.0) {
-            const double part = (pulse / kPerBeat - before) / (after - before);
+        const auto end = std::llround(std::ceil(after * kPerBeat - 1e-6));
+        for (auto pulse = std::llround(std::ceil(before * kPerBeat - 1e-6)); pulse < end; ++pulse) {
+            const double part = (static_cast<double>(pulse) / kPerBeat - before) / (after - before);
             put(start + std::chrono::nanoseconds(std::llround(1e9 * seconds * std::max(0.0, part))), 0xF8);
         }
     }

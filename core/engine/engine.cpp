@@ -325,6 +325,8 @@ void Engine::addClick() {
 
 std::span<const float> Engine::runOnce() {
     obey();
+    const std::uint64_t at = samples_;
+    samples_ += kRun;
     mixed_.fill(0.0f);
     if (!current_) return mixed_;
     playDue();
@@ -342,7 +344,7 @@ std::span<const float> Engine::runOnce() {
     pulses_.run(before, transport_.beats, transport_.running,
                 blockStart_ + std::chrono::nanoseconds(std::llround(1e9 * since)), runSeconds);
     if (listeners_) {
-        for (const auto& [signal, tap] : listeners_->taps) tap->write(*signal);
+        for (const auto& [signal, tap] : listeners_->taps) tap->write(*signal, at);
         for (const auto& [node, tap] : listeners_->told) {
             Told told{};
             current_->tell(node, told);
@@ -400,6 +402,7 @@ void Engine::process(float* interleaved, std::size_t frames, const float* in, Ti
     const double there = static_cast<double>(frames) / deviceRate_;
     const float before = meters.load.load(std::memory_order_relaxed);
     meters.load.store(before + 0.05f * (static_cast<float>(used / there) - before), std::memory_order_relaxed);
+    meters.samples.store(samples_, std::memory_order_release);
     meters.frames.fetch_add(frames, std::memory_order_relaxed);
 }
 

@@ -31,9 +31,10 @@ struct EngineMeters {
     std::atomic<double> beats{0.0};
     std::atomic<float> load{0.0f}; ///< time used of the time there is, 0…1, smoothed
     std::atomic<std::uint64_t> faults{0};
-    std::atomic<std::uint64_t> frames{0}; ///< handed to the device so far
-    std::atomic<bool> limited{false};     ///< the monitor limiter had to act; the reader resets it
-    std::atomic<bool> muted{false};       ///< the guard has shut or held down the monitor; see `guard`
+    std::atomic<std::uint64_t> frames{0};  ///< handed to the device so far
+    std::atomic<std::uint64_t> samples{0}; ///< run so far, at the engine's own rate; taps have them all
+    std::atomic<bool> limited{false};      ///< the monitor limiter had to act; the reader resets it
+    std::atomic<bool> muted{false};        ///< the guard has shut or held down the monitor; see `guard`
     std::atomic<Guard> guard{Guard::Open};
 };
 
@@ -198,8 +199,9 @@ class Engine {
     bool clicks_ = false;
     double clickBeat_ = 0.0; ///< of the last run
     double clickHertz_ = 0.0;
-    int clickAge_ = -1; ///< samples since it began; -1: silent
-    int railRuns_ = 0;  ///< of this block, those in which something heard stood at the rails
+    int clickAge_ = -1;         ///< samples since it began; -1: silent
+    int railRuns_ = 0;          ///< of this block, those in which something heard stood at the rails
+    std::uint64_t samples_ = 0; ///< run since the beginning
     int runs_ = 0;
     struct Waiting {
         double at = 0.0; ///< samples from the start of the next run

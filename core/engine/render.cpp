@@ -37,8 +37,7 @@ Result<Renderer> Renderer::make(const Patch& patch, const Library& library, Sett
     Renderer made(patch, library, std::move(settings));
     for (const JackRef& probe : made.settings_.probes)
         if (!library.jack(patch, probe))
-            return failure(
-                fmt::format("\"{}\" is not a jack in this patch; probes are written post.jack", probe.text()));
+            return failure(say("\"{}\" is not a jack in this patch; probes are written post.jack", probe.text()));
     made.schedule_ = std::make_unique<Schedule>(
         patch, library,
         EngineSettings{
@@ -54,8 +53,7 @@ Result<std::vector<const Signal*>> Renderer::probesOf(const Schedule& schedule) 
     std::vector<const Signal*> probes;
     for (const JackRef& probe : settings_.probes) {
         const Signal* signal = schedule.signal(probe);
-        if (!signal)
-            return failure(fmt::format("nothing feeds \"{}\", so there is nothing to record there", probe.text()));
+        if (!signal) return failure(say("nothing feeds \"{}\", so there is nothing to record there", probe.text()));
         probes.push_back(signal);
     }
     return probes;
@@ -94,12 +92,12 @@ Result<void> Renderer::setPatch(const Patch& patch) {
 /// The control that a knob sets now; `value`, of the knob, becomes that of the control.
 Result<int> Renderer::slotOf(const std::string& post, const std::string& knob, double& value) const {
     const Post* found = patch_.post(post);
-    if (!found) return failure(fmt::format("there is no post \"{}\"", post));
+    if (!found) return failure(say("there is no post \"{}\"", post));
     const PartInfo& part = *library_->part(*found);
     const KnobInfo* info = part.knob(knob);
-    if (!info) return failure(fmt::format("{} has no knob \"{}\"", found->name, knob));
+    if (!info) return failure(say("{} has no knob \"{}\"", found->name, knob));
     if (!(value >= info->scale.min && value <= info->scale.max))
-        return failure(fmt::format("{:g} is outside its range, {}", value, info->scale.expectation()));
+        return failure(say("{:g} is outside its range, {}", value, info->scale.expectation()));
     Post turned = *found;
     turned.knobs[knob] = value;
     value = knobInForce(patch_, turned, part, *info).value;
@@ -163,7 +161,7 @@ Result<Rendering> render(const Patch& patch, const Library& library, const Rende
             lines[p]->insert(lines[p]->end(), view.probes[p]->volts.begin(), view.probes[p]->volts.end());
         return true;
     });
-    if (!whole) return failure("rendering was cancelled");
+    if (!whole) return failure(say("rendering was cancelled"));
     if (options.fileRate > 0.0) out.mix = convertMix(out.left, out.right, options.engineRate, options.fileRate);
     const Schedule& schedule = renderer->schedule();
     out.lateCables = schedule.lateCables();

@@ -18,9 +18,10 @@ Tap::Tap(const TapLength& length) {
     edges_.make(kEdges);
 }
 
-void Tap::write(const Signal& signal) {
+void Tap::write(const Signal& signal, std::uint64_t at) {
     constexpr auto relaxed = std::memory_order_relaxed;
     const std::uint64_t start = count_.load(relaxed);
+    if (start == 0) begin_.store(at, relaxed); // published with the count
     for (std::size_t i = 0; i < kRun; ++i) fine_[start + i].store(signal.volts[i], relaxed);
     const MinMax range{signal.low, signal.high};
     open_ = start % kPerSpan == 0 ? range : MinMax{std::min(open_.min, range.min), std::max(open_.max, range.max)};

@@ -50,10 +50,12 @@ class Tap {
 
     explicit Tap(const TapLength& length = {});
 
-    /// Appends one run. Only the engine's thread.
-    void write(const Signal& signal);
+    /// Appends one run that began at sample `at` of the engine. Only the engine's thread.
+    void write(const Signal& signal, std::uint64_t at = 0);
     /// Samples written so far.
     [[nodiscard]] std::uint64_t count() const { return count_.load(std::memory_order_acquire); }
+    /// The engine's sample that the first one here was.
+    [[nodiscard]] std::uint64_t begin() const { return begin_.load(std::memory_order_relaxed); }
     /// The newest `n` samples (at most what the tap keeps), oldest first; fewer if there are not that many.
     [[nodiscard]] std::vector<float> samples(std::size_t n) const { return snapshot(n).volts; }
     [[nodiscard]] Snapshot snapshot(std::size_t n) const;
@@ -80,6 +82,7 @@ class Tap {
     Ring<double> edges_; ///< times in samples since the tap was made; negative: falling
     MinMax open_;        ///< the span being collected
     std::atomic<std::uint64_t> edgeCount_{0};
+    std::atomic<std::uint64_t> begin_{0};
     std::atomic<std::uint64_t> count_{0};
 };
 

@@ -66,7 +66,8 @@ class Detective {
             return link(post, say("main level at 0 %"), say("{} adds up its inputs and lets nothing out.", name),
                         turnFix(o_, post, "mixer", "main", 100.0));
         if (o_.is(post, "track-sequencer")) return sequencerFault(post);
-        if (o_.is(post, "contour") && !plugged(post, "contour", "gate") && o_.knob(post, "contour", "loop") < 0.5)
+        if (o_.is(post, "contour") && !plugged(post, "contour", "gate") && !plugged(post, "contour", "retrigger") &&
+            o_.knob(post, "contour", "loop") < 0.5)
             return link(post, say("0.0 V come out"), say("Nothing is in the gate of {}, so it never starts.", name),
                         gateFor(o_.jackFor(post, "contour", "gate")));
         if (o_.is(post, "vca") && alive(post, "vca", "in") && !plugged(post, "vca", "lin-cv") &&

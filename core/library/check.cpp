@@ -14,11 +14,11 @@ namespace {
 void readSpoken(Post& post, const PartInfo& part, const std::string& path) {
     for (const auto& [id, text] : post.spoken) {
         const KnobInfo* knob = part.knob(id);
-        if (!knob) throw ReadError(path + "/knobs/" + id, fmt::format("{} has no knob \"{}\"", part.name, id));
+        if (!knob) throw ReadError(path + "/knobs/" + id, say("{} has no knob \"{}\"", part.name, id));
         const auto value = knob->scale.parse(text);
         if (!value)
             throw ReadError(path + "/knobs/" + id,
-                            fmt::format("\"{}\" is none of its values: {}", text, knob->scale.expectation()));
+                            say("\"{}\" is none of its values: {}", text, knob->scale.expectation()));
         post.knobs[id] = *value;
     }
     post.spoken.clear();
@@ -28,31 +28,28 @@ void checkPost(Post& post, std::size_t number, const Library& library) {
     const std::string path = fmt::format("posts/{}", number);
     const ModuleInfo* module = library.module(post.module);
     if (!module)
-        throw ReadError(
-            path + "/module",
-            fmt::format("there is no module \"{}\"; add its description to the module folder", post.module));
+        throw ReadError(path + "/module",
+                        say("there is no module \"{}\"; add its description to the module folder", post.module));
     const PartInfo* part = module->part(post.part);
-    if (!part)
-        throw ReadError(path + "/part", fmt::format("{} has no part \"{}\"", module->description.name, post.part));
+    if (!part) throw ReadError(path + "/part", say("{} has no part \"{}\"", module->description.name, post.part));
     if (!post.sample.empty() && !library.sample(post.sample))
-        throw ReadError(
-            path + "/sample",
-            fmt::format("there is no recording \"{}\"; put {}.wav into the samples folder", post.sample, post.sample));
+        throw ReadError(path + "/sample", say("there is no recording \"{}\"; put {}.wav into the samples folder",
+                                              post.sample, post.sample));
     if (!post.tuning.empty() && !library.tuning(post.tuning))
-        throw ReadError(path + "/tuning", fmt::format("there is no tuning \"{}\"; put {}.scl into the tunings folder",
-                                                      post.tuning, post.tuning));
+        throw ReadError(path + "/tuning",
+                        say("there is no tuning \"{}\"; put {}.scl into the tunings folder", post.tuning, post.tuning));
     readSpoken(post, *part, path);
     for (const auto& [id, value] : post.knobs) {
         const KnobInfo* knob = part->knob(id);
-        if (!knob) throw ReadError(path + "/knobs/" + id, fmt::format("{} has no knob \"{}\"", part->name, id));
+        if (!knob) throw ReadError(path + "/knobs/" + id, say("{} has no knob \"{}\"", part->name, id));
         if (!(value >= knob->scale.min && value <= knob->scale.max) && knob->scale.taper == Taper::Switch)
-            throw ReadError(
-                path + "/knobs/" + id,
-                fmt::format("{:g} is no position of this switch; they are counted from 0 (\"{}\") to {} (\"{}\")",
-                            value, knob->scale.words.front(), knob->scale.words.size() - 1, knob->scale.words.back()));
+            throw ReadError(path + "/knobs/" + id,
+                            say("{:g} is no position of this switch; they are counted from 0 (\"{}\") to {} (\"{}\")",
+                                value, knob->scale.words.front(), knob->scale.words.size() - 1,
+                                knob->scale.words.back()));
         if (!(value >= knob->scale.min && value <= knob->scale.max))
             throw ReadError(path + "/knobs/" + id,
-                            fmt::format("{:g} is outside its range, {}", value, knob->scale.expectation()));
+                            say("{:g} is outside its range, {}", value, knob->scale.expectation()));
     }
 }
 
@@ -61,18 +58,20 @@ void checkCable(const Patch& patch, const Cable& cable, std::size_t number, cons
     const auto look = [&](const JackRef& ref, const char* end, bool output) {
         const std::string path = fmt::format("cables/{}/{}", number, end);
         const Post* post = patch.post(ref.post);
-        if (!post) throw ReadError(path, fmt::format("there is no post \"{}\"", ref.post));
+        if (!post) throw ReadError(path, say("there is no post \"{}\"", ref.post));
         const JackInfo* jack = library.jack(patch, ref);
-        if (!jack) throw ReadError(path, fmt::format("{} has no jack \"{}\"", post->name, ref.jack));
+        if (!jack) throw ReadError(path, say("{} has no jack \"{}\"", post->name, ref.jack));
         if (jack->output != output)
-            throw ReadError(path, fmt::format("{} of {} is an {}, a cable runs from an output to an input", jack->name,
-                                              post->name, jack->output ? "output" : "input"));
+            throw ReadError(path, jack->output ? say("{} of {} is an output; a cable runs from an output to an input",
+                                                     jack->name, post->name)
+                                               : say("{} of {} is an input; a cable runs from an output to an input",
+                                                     jack->name, post->name));
     };
     look(cable.from, "from", true);
     look(cable.to, "to", false);
     if (!taken.insert(cable.to).second)
         throw ReadError(fmt::format("cables/{}/to", number),
-                        fmt::format("{} holds a plug already; two outputs are summed by a mixer", cable.to.text()));
+                        say("{} holds a plug already; two outputs are summed by a mixer", cable.to.text()));
 }
 
 bool plays(const PartInfo& part, bool BlockType::*what) {
@@ -89,7 +88,7 @@ Result<Patch> checkPatch(Patch patch, const Library& library) {
             checkPost(post, i + 1, library);
             if (!places.emplace(post.slot, post.part).second)
                 throw ReadError(fmt::format("posts/{}", i + 1),
-                                fmt::format("{} of {} is in use already", post.part, post.slot));
+                                say("{} of {} is in use already", post.part, post.slot));
         }
         std::set<JackRef> taken;
         for (std::size_t i = 0; i < patch.cables.size(); ++i) checkCable(patch, patch.cables[i], i + 1, library, taken);
@@ -98,20 +97,19 @@ Result<Patch> checkPatch(Patch patch, const Library& library) {
             const PartInfo* part = post ? library.part(*post) : nullptr;
             if (!part || !plays(*part, &BlockType::playsPattern))
                 throw ReadError(fmt::format("patterns/{}/post", i + 1),
-                                fmt::format("\"{}\" is not a sequencer in this patch", patch.patterns[i]->post));
+                                say("\"{}\" is not a sequencer in this patch", patch.patterns[i]->post));
         }
         for (std::size_t i = 0; i < patch.performances.size(); ++i) {
             const Post* post = patch.post(patch.performances[i]->post);
             const PartInfo* part = post ? library.part(*post) : nullptr;
             if (!part || !plays(*part, &BlockType::isPlayed))
-                throw ReadError(
-                    fmt::format("performances/{}/post", i + 1),
-                    fmt::format("\"{}\" is not played by hand in this patch; keys, a MIDI converter or a pad are",
-                                patch.performances[i]->post));
+                throw ReadError(fmt::format("performances/{}/post", i + 1),
+                                say("\"{}\" is not played by hand in this patch; keys, a MIDI converter or a pad are",
+                                    patch.performances[i]->post));
         }
         return patch;
     } catch (const ReadError& error) {
-        return failure(error.what(), error.path);
+        return failure(error.reason, error.path);
     }
 }
 

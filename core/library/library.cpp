@@ -37,7 +37,7 @@ class PartResolver {
         knobs();
         meanings();
         for (const std::string& id : in_.mainKnobs) {
-            if (!out_.knob(id)) fail("main", fmt::format("there is no knob \"{}\"", id));
+            if (!out_.knob(id)) fail("main", say("there is no knob \"{}\"", id));
             out_.mainKnobs.push_back(id);
         }
         if (in_.mainKnobs.empty())
@@ -47,23 +47,23 @@ class PartResolver {
     }
 
   private:
-    [[noreturn]] void fail(const std::string& where, const std::string& reason) const {
-        throw ReadError(path_ + "/" + where, reason);
+    [[noreturn]] void fail(const std::string& where, Sentence reason) const {
+        throw ReadError(path_ + "/" + where, std::move(reason));
     }
 
     void blocks() {
         for (const BlockUse& use : in_.blocks) {
             const BlockType* type = findBlockType(use.type);
-            if (!type) fail("blocks/" + use.id, fmt::format("there is no block \"{}\"", use.type));
-            if (findById(out_.blocks, use.id)) fail("blocks/" + use.id, "is named twice");
+            if (!type) fail("blocks/" + use.id, say("there is no block \"{}\"", use.type));
+            if (findById(out_.blocks, use.id)) fail("blocks/" + use.id, say("is named twice"));
             PartBlock block{use.id, type, {}};
             for (const auto& [control, value] : use.fixed) {
                 const int index = indexOf(type->controls, control);
-                if (index < 0) fail("blocks/" + use.id, fmt::format("{} has no control \"{}\"", use.type, control));
+                if (index < 0) fail("blocks/" + use.id, say("{} has no control \"{}\"", use.type, control));
                 const Scale& scale = type->controls[static_cast<std::size_t>(index)].scale;
                 if (!(value >= scale.min && value <= scale.max))
                     fail("blocks/" + use.id,
-                         fmt::format("{} = {:g} is outside {:g} to {:g}", control, value, scale.min, scale.max));
+                         say("{} = {:g} is outside {:g} to {:g}", control, value, scale.min, scale.max));
                 block.fixed[index] = value;
             }
             out_.blocks.push_back(std::move(block));
@@ -75,10 +75,10 @@ class PartResolver {
         const auto dot = at.find('.');
         if (dot == std::string::npos) {
             if (out_.blocks.size() == 1) return {0, at};
-            fail(where, fmt::format("\"{}\" is not written block.name", at));
+            fail(where, say("\"{}\" is not written block.name", at));
         }
         const int block = indexOf(out_.blocks, at.substr(0, dot));
-        if (block < 0) fail(where, fmt::format("there is no block \"{}\" in this part", at.substr(0, dot)));
+        if (block < 0) fail(where, say("there is no block \"{}\" in this part", at.substr(0, dot)));
         return {block, at.substr(dot + 1)};
     }
 
@@ -90,18 +90,18 @@ class PartResolver {
             const auto [toBlock, to] = split(wire.to, "wires");
             const int output = indexOf(type(fromBlock).outputs, from);
             const int input = indexOf(type(toBlock).inputs, to);
-            if (output < 0) fail("wires", fmt::format("\"{}\" is not an output", wire.from));
-            if (input < 0) fail("wires", fmt::format("\"{}\" is not an input", wire.to));
+            if (output < 0) fail("wires", say("\"{}\" is not an output", wire.from));
+            if (input < 0) fail("wires", say("\"{}\" is not an input", wire.to));
             out_.wires.push_back({{fromBlock, output}, {toBlock, input}});
         }
     }
 
     void addJack(const JackDescription& jack, const std::string& where) {
-        if (out_.jack(jack.id)) fail(where, fmt::format("the jack \"{}\" stands twice", jack.id));
+        if (out_.jack(jack.id)) fail(where, say("the jack \"{}\" stands twice", jack.id));
         const auto [block, word] = split(jack.at.empty() ? jack.id : jack.at, where);
         const int input = indexOf(type(block).inputs, word);
         const int output = indexOf(type(block).outputs, word);
-        if (input < 0 && output < 0) fail(where, fmt::format("{} has no jack \"{}\"", type(block).id, word));
+        if (input < 0 && output < 0) fail(where, say("{} has no jack \"{}\"", type(block).id, word));
         const auto& specs = input >= 0 ? type(block).inputs : type(block).outputs;
         const JackSpec& spec = specs[static_cast<std::size_t>(std::max(input, output))];
         JackInfo info;
@@ -120,8 +120,8 @@ class PartResolver {
             const auto& others = info.output ? type(otherBlock).outputs : type(otherBlock).inputs;
             const int other = indexOf(others, otherWord);
             if (other < 0)
-                fail(where,
-                     fmt::format("its right side \"{}\" is not an {}", jack.right, info.output ? "output" : "input"));
+                fail(where, info.output ? say("its right side \"{}\" is not an output", jack.right)
+                                        : say("its right side \"{}\" is not an input", jack.right));
             info.right = BlockPoint{otherBlock, other};
         }
         amounts_.emplace_back(out_.jacks.size(), spec.amount.empty() ? -1 : indexOf(type(block).controls, spec.amount));
@@ -144,30 +144,30 @@ class PartResolver {
         for (const auto& [to, from] : in_.normals) {
             const auto jack = std::ranges::find(out_.jacks, to, &JackInfo::id);
             if (jack == out_.jacks.end() || jack->output)
-                fail("normals", fmt::format("\"{}\" is not an input of this part", to));
+                fail("normals", say("\"{}\" is not an input of this part", to));
             const auto dot = from.find('.');
-            if (dot == std::string::npos) fail("normals", fmt::format("\"{}\" is not written part.jack", from));
+            if (dot == std::string::npos) fail("normals", say("\"{}\" is not written part.jack", from));
             jack->normal = NormalInfo{from.substr(0, dot), from.substr(dot + 1)};
         }
     }
 
     void addKnob(const KnobDescription& knob, const std::string& where) {
-        if (out_.knob(knob.id)) fail(where, fmt::format("the knob \"{}\" stands twice", knob.id));
+        if (out_.knob(knob.id)) fail(where, say("the knob \"{}\" stands twice", knob.id));
         const auto [block, word] = split(knob.at.empty() ? knob.id : knob.at, where);
         const int index = indexOf(type(block).controls, word);
-        if (index < 0) fail(where, fmt::format("{} has no control \"{}\"", type(block).id, word));
+        if (index < 0) fail(where, say("{} has no control \"{}\"", type(block).id, word));
         const ControlSpec& spec = type(block).controls[static_cast<std::size_t>(index)];
         Scale scale = spec.scale;
         if (knob.min) {
             if (scale.taper == Taper::Switch || *knob.min < scale.min || *knob.max > scale.max)
-                fail(where, fmt::format("the range {:g} to {:g} goes beyond the control's own, {}", *knob.min,
-                                        *knob.max, spec.scale.expectation()));
+                fail(where, say("the range {:g} to {:g} goes beyond the control's own, {}", *knob.min, *knob.max,
+                                spec.scale.expectation()));
             scale.min = *knob.min;
             scale.max = *knob.max;
         }
         const double initial = knob.initial.value_or(std::clamp(spec.initial, scale.min, scale.max));
         if (initial < scale.min || initial > scale.max)
-            fail(where, fmt::format("the initial value {:g} is outside {:g} to {:g}", initial, scale.min, scale.max));
+            fail(where, say("the initial value {:g} is outside {:g} to {:g}", initial, scale.min, scale.max));
         out_.knobs.push_back({knob.id, knob.name.empty() ? spec.name : knob.name, {block, index}, scale, initial, {}});
     }
 
@@ -189,20 +189,20 @@ class PartResolver {
             if (meaning.knob.empty()) {
                 const JackInfo* jack = out_.jack(meaning.plugged);
                 if (!jack || jack->output)
-                    fail(where, fmt::format("there is no input \"{}\" whose plug could change it", meaning.plugged));
+                    fail(where, say("there is no input \"{}\" whose plug could change it", meaning.plugged));
             } else {
                 const KnobInfo* knob = out_.knob(meaning.knob);
                 const auto position =
                     knob && knob->scale.taper == Taper::Switch ? knob->scale.parse(meaning.position) : std::nullopt;
                 if (!position)
-                    fail(where, fmt::format("there is no switch \"{}\" with a position \"{}\"", meaning.knob,
-                                            meaning.position));
+                    fail(where,
+                         say("there is no switch \"{}\" with a position \"{}\"", meaning.knob, meaning.position));
                 info.position = static_cast<int>(*position);
             }
             if (!meaning.at.empty()) {
                 const auto [block, word] = split(meaning.at, where);
                 const int index = indexOf(type(block).controls, word);
-                if (index < 0) fail(where, fmt::format("{} has no control \"{}\"", type(block).id, word));
+                if (index < 0) fail(where, say("{} has no control \"{}\"", type(block).id, word));
                 info.at = BlockPoint{block, index};
                 info.scale = type(block).controls[static_cast<std::size_t>(index)].scale;
             }
@@ -233,12 +233,12 @@ void checkNormals(const ModuleInfo& module) {
             const std::string path = fmt::format("parts/{}/jacks/{}", part.id, start.id);
             std::set<const JackInfo*> seen;
             for (const JackInfo* jack = &start; jack->normal;) {
-                if (!seen.insert(jack).second) throw ReadError(path, "its normals go round in a circle");
+                if (!seen.insert(jack).second) throw ReadError(path, say("its normals go round in a circle"));
                 const PartInfo* source = module.part(jack->normal->part);
                 const JackInfo* next = source ? source->jack(jack->normal->jack) : nullptr;
                 if (!next)
-                    throw ReadError(
-                        path, fmt::format("the normal {}.{} does not exist", jack->normal->part, jack->normal->jack));
+                    throw ReadError(path,
+                                    say("the normal {}.{} does not exist", jack->normal->part, jack->normal->jack));
                 jack = next;
             }
         }
@@ -281,13 +281,13 @@ Result<ModuleInfo> resolveModule(const ModuleDescription& description) {
     try {
         ModuleInfo module{description, {}};
         for (const PartDescription& part : description.parts) {
-            if (module.part(part.id)) throw ReadError("parts/" + part.id, "stands twice");
+            if (module.part(part.id)) throw ReadError("parts/" + part.id, say("stands twice"));
             module.parts.push_back(PartResolver(part, "parts/" + part.id).resolve());
         }
         checkNormals(module);
         return module;
     } catch (const ReadError& error) {
-        return failure(error.what(), error.path);
+        return failure(error.reason, error.path);
     }
 }
 
@@ -310,8 +310,9 @@ std::vector<std::filesystem::path> filesIn(const std::filesystem::path& folder,
 std::vector<Error> Library::load(const std::filesystem::path& folder) {
     std::vector<Error> errors;
     std::error_code problem;
-    std::filesystem::directory_iterator(folder, problem);
-    if (problem) errors.push_back({folder.string(), {}, "the module folder cannot be read: " + problem.message()});
+    [[maybe_unused]] const std::filesystem::directory_iterator readable(folder, problem);
+    if (problem)
+        errors.push_back({folder.string(), {}, say("the module folder cannot be read: {}", problem.message())});
     for (const auto& file : filesIn(folder, {".json"})) {
         auto module = readFile(file).and_then(readModule).and_then(resolveModule);
         if (module) {
@@ -349,7 +350,7 @@ std::vector<Error> Library::loadTunings(const std::filesystem::path& folder) {
     std::vector<Error> errors;
     for (const auto& file : filesIn(folder, {".scl"})) {
         const auto bytes = readFile(file);
-        std::string why;
+        Sentence why;
         const auto tuning = bytes ? readScala(*bytes, why) : std::nullopt;
         if (tuning)
             tunings_.insert_or_assign(file.stem().string(), std::make_shared<const Tuning>(*tuning));

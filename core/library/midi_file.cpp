@@ -23,7 +23,7 @@ Result<void> writeMidiFile(const std::filesystem::path& file, const Performance&
     smf_track_t* track = smf_track_new();
     smf_add_track(smf.get(), track);
     if (smf_set_ppqn(smf.get(), static_cast<int>(kTicks)) != 0)
-        return tl::unexpected(Error{file.string(), {}, "cannot be written"});
+        return tl::unexpected(Error{file.string(), {}, say("cannot be written")});
     const auto perBeat = static_cast<unsigned>(6e7 / performance.tempo);
     const unsigned char tempo[] = {0xFF,
                                    0x51,
@@ -46,7 +46,7 @@ Result<void> writeMidiFile(const std::filesystem::path& file, const Performance&
     auto replacement = Replacement::of(file, FileKind::Midi);
     if (!replacement) return tl::unexpected(replacement.error());
     if (smf_save(smf.get(), replacement->temporary().c_str()) != 0)
-        return tl::unexpected(Error{file.string(), {}, "cannot be written"});
+        return tl::unexpected(Error{file.string(), {}, say("cannot be written")});
     return replacement->commit();
 }
 

@@ -29,7 +29,7 @@ class Bytes {
     }
     /// A data byte of a message, 0…127.
     std::uint8_t data() {
-        if (peek() > 127) fail("a message ends too early");
+        if (peek() > 127) fail(say("a message ends too early"));
         return static_cast<std::uint8_t>(next());
     }
     std::uint32_t number(int size) {
@@ -45,18 +45,18 @@ class Bytes {
             value = value << 7 | static_cast<std::uint32_t>(byte & 0x7F);
             if (byte < 128) return value;
         }
-        fail("a time or a length has more than four bytes");
+        fail(say("a time or a length has more than four bytes"));
     }
     std::string_view take(std::size_t size) {
         need(size);
         at_ += size;
         return all_.substr(at_ - size, size);
     }
-    [[noreturn]] void fail(const char* what) const { throw ReadError({}, fmt::format("{}, at byte {}", what, at_)); }
+    [[noreturn]] void fail(Sentence what) const { throw ReadError({}, inside(say("byte {}", at_), std::move(what))); }
 
   private:
     void need(std::size_t size) const {
-        if (left() < size) fail("it ends within an event");
+        if (left() < size) fail(say("it ends within an event"));
     }
     std::string_view all_;
     std::size_t at_;
@@ -83,7 +83,7 @@ void readMeta(Bytes& in, std::uint64_t tick, Score& score, bool& ended) {
     } else if (type == 0x51 && data.size() == 3) {
         std::uint32_t tempo = 0;
         for (const char c : data) tempo = tempo << 8 | static_cast<unsigned char>(c);
-        if (tempo == 0) in.fail("a tempo of no length");
+        if (tempo == 0) in.fail(say("a tempo of no length"));
         score.tempos[tick] = tempo;
     } else if (type == 0x06 && data == kLoopMark) {
         score.loop = tick;
@@ -98,52 +98,51 @@ void readTrack(Bytes in, Score& score) {
     bool ended = false;
     while (!in.atEnd() && !ended) {
         tick += in.varied();
-        if (tick > kMostTicks) in.fail("the time has run over");
+        if (tick > kMostTicks) in.fail(say("the time has run over"));
         const int status = in.peek() >= 128 ? in.next() : running;
-        if (status == 0) in.fail("a message without its kind");
+        if (status == 0) in.fail(say("a message without its kind"));
         if (status == 0xFF) {
             readMeta(in, tick, score, ended);
         } else if (status == 0xF0 || status == 0xF7) {
             (void)in.take(in.varied());
             ++score.import.systemMessages;
         } else if (status > 0xF0) {
-            in.fail("a system message that has no place in a file");
+            in.fail(say("a system message that has no place in a file"));
         } else {
             running = status; // it outlives what stands between, as most writers take it
             MidiMessage message{static_cast<std::uint8_t>(status), in.data(), 0};
             if (message.kind() != 0xC0 && message.kind() != 0xD0) message.data2 = in.data();
             if (message.kind() == 0x80) message.data2 = 0; // how fast a key was let go is nothing to anyone
             if (score.messages.size() == kMaxMessages)
-                throw ReadError({}, fmt::format("it holds more than {} messages", kMaxMessages));
+                throw ReadError({}, say("it holds more than {} messages", kMaxMessages));
             score.messages.push_back({tick, message});
         }
     }
 }
 
 Score readScore(std::string_view bytes, std::uint32_t& perBeat) {
-    if (!bytes.starts_with("MThd")) throw ReadError({}, "it is not a MIDI file: it does not start with MThd");
+    if (!bytes.starts_with("MThd")) throw ReadError({}, say("it is not a MIDI file: it does not start with MThd"));
     Bytes in(bytes, 0, bytes.size());
     Score score;
     int tracks = 0;
     while (!in.atEnd()) {
-        if (in.left() < 8) in.fail("it ends within the head of a chunk");
+        if (in.left() < 8) in.fail(say("it ends within the head of a chunk"));
         const std::size_t start = in.at();
         const std::string_view name = in.take(4);
         const std::uint32_t size = in.number(4);
         if (size > in.left())
-            throw ReadError({}, fmt::format("the chunk at byte {} claims {} bytes, {} are left; the file was cut short",
-                                            start, size, in.left()));
+            throw ReadError({}, say("the chunk at byte {} claims {} bytes, {} are left; the file was cut short", start,
+                                    size, in.left()));
         Bytes chunk(bytes, in.at(), in.at() + size);
         (void)in.take(size);
         if (name == "MThd") {
             (void)chunk.number(4); // kind, and how many tracks it says there are
             const std::uint32_t division = chunk.number(2);
             if (division == 0 || division >= 0x8000)
-                throw ReadError({}, "it counts time in frames; save it with ticks per quarter note");
+                throw ReadError({}, say("it counts time in frames; save it with ticks per quarter note"));
             perBeat = division;
         } else if (name == "MTrk") {
-            if (++tracks > kMaxMidiTracks)
-                throw ReadError({}, fmt::format("it has more than {} tracks", kMaxMidiTracks));
+            if (++tracks > kMaxMidiTracks) throw ReadError({}, say("it has more than {} tracks", kMaxMidiTracks));
             readTrack(chunk, score);
         }
     }
@@ -195,7 +194,7 @@ Result<MidiImport> readMidi(std::string_view bytes, const std::string& post) {
         if (steady && score.loop > 0) played.lengthBeats = static_cast<double>(score.loop) / ticksPerBeat;
         return out;
     } catch (const ReadError& error) {
-        return failure(error.what());
+        return failure(error.reason);
     }
 }
 

@@ -62,8 +62,7 @@ Result<std::vector<Edit>> changeMidiPort(const Post& post, const PartInfo& part,
                                          const MidiPort& wanted) {
     const KnobInfo* mode = part.knobFor(kBlock, "mode");
     auto table = midiTableOf(post, part);
-    if (!mode || !table || port >= table->ports.size())
-        return failure(fmt::format("{} has no table of MIDI ports", post.name));
+    if (!mode || !table || port >= table->ports.size()) return failure(say("{} has no table of MIDI ports", post.name));
     table->ports[port].gives = wanted.gives;
     table->ports[port].channel = wanted.channel;
     table->ports[port].index = wanted.index;

@@ -35,7 +35,7 @@ std::vector<OwnScale> ownScales(const fs::path& dataFolder) {
     for (const auto& entry : fs::directory_iterator(dataFolder / "tunings", problem)) {
         if (lower(entry.path().extension().string()) != ".scl" || !entry.is_regular_file(problem)) continue;
         const auto text = readFile(entry.path());
-        std::string why;
+        Sentence why;
         const auto tuning = text ? readScala(*text, why) : std::nullopt;
         if (const unsigned mask = tuning ? maskOf(*tuning) : 0) out.push_back({entry.path().stem().string(), mask});
     }
@@ -47,16 +47,17 @@ Result<void> saveScale(const fs::path& dataFolder, const OwnScale& scale) {
     const std::string name(trimmed(scale.name));
     const auto bad = [](char c) { return static_cast<unsigned char>(c) < 0x20 || c == '/' || c == '\\'; };
     if (name.empty() || name.size() > kLongestName || name.front() == '.' || std::ranges::any_of(name, bad))
-        return failure(fmt::format("\"{}\" is no name for a scale: 1 to {} characters, without slashes",
-                                   name.substr(0, 60), kLongestName));
+        return failure(say("\"{}\" is no name for a scale: 1 to {} characters, without slashes", name.substr(0, 60),
+                           kLongestName));
     const unsigned mask = (scale.mask & 0xFFF) | 1u;
     const fs::path file = dataFolder / "tunings" / (name + ".scl");
     for (const OwnScale& there : ownScales(dataFolder))
         if (there.name == name && there.mask != mask)
-            return tl::unexpected(Error{file.string(), {}, "holds another scale; choose another name"});
+            return tl::unexpected(Error{file.string(), {}, say("holds another scale; choose another name")});
     std::error_code problem;
     fs::create_directories(file.parent_path(), problem);
-    if (problem) return tl::unexpected(Error{file.parent_path().string(), {}, "cannot be made: " + problem.message()});
+    if (problem)
+        return tl::unexpected(Error{file.parent_path().string(), {}, say("cannot be made: {}", problem.message())});
     std::string pitches;
     int count = 1; // the octave
     for (int n = 1; n < 12; ++n)

@@ -40,15 +40,10 @@ const Named* lookUp(const std::string& text, const std::vector<Named>& among) {
     return found == among.end() ? nullptr : &*found;
 }
 
-/// Why there is none. What is near is worked out for this alone.
-Error missing(const std::string& text, const std::vector<Named>& among, const char* what) {
+Error missing(const std::string& text, const std::vector<Named>& among, bool output) {
     std::vector<std::string> names;
     for (const Named& named : among) names.push_back(named.name);
-    if (text.empty())
-        return {{}, {}, fmt::format("an {} is missing, for example \"{}\"", what, names.empty() ? "" : names.front())};
-    return {{},
-            {},
-            fmt::format("there is no {} \"{}\"; near it: {}", what, text, fmt::join(nearestWords(text, names), ", "))};
+    return noSuchJack(text, names, output);
 }
 
 /// Where the words "to" stand in a sentence: of each, the end of what is before it.
@@ -68,6 +63,21 @@ std::string behind(const std::string& text, std::size_t split) {
 
 } // namespace
 
+Error noSuchJack(const std::string& text, const std::vector<std::string>& names, bool output) {
+    if (text.empty()) {
+        const std::string example = names.empty() ? std::string() : names.front();
+        return {{},
+                {},
+                output ? say("an output is missing, for example \"{}\"", example)
+                       : say("an input is missing, for example \"{}\"", example)};
+    }
+    const std::string near = fmt::format("{}", fmt::join(nearestWords(text, names), ", "));
+    return {{},
+            {},
+            output ? say("there is no output \"{}\"; near it: {}", text, near)
+                   : say("there is no input \"{}\"; near it: {}", text, near)};
+}
+
 std::string tieName(const JackRef& ref, const Patch& patch, const Library& library) {
     const Post* post = patch.post(ref.post);
     const JackInfo* jack = library.jack(patch, ref);
@@ -77,13 +87,13 @@ std::string tieName(const JackRef& ref, const Patch& patch, const Library& libra
 Result<TieCable> makeTie(JackRef a, JackRef b, const Patch& patch, const Library& library) {
     const JackInfo* first = library.jack(patch, a);
     const JackInfo* second = library.jack(patch, b);
-    if (!first || !second) return failure("one of the jacks does not exist");
+    if (!first || !second) return failure(say("one of the jacks does not exist"));
     if (first->output == second->output)
-        return failure(first->output ? "both are outputs; two outputs must never be joined, sum them in a mixer"
-                                     : "both are inputs; a cable runs from an output to an input");
+        return failure(first->output ? say("both are outputs; two outputs must never be joined, sum them in a mixer")
+                                     : say("both are inputs; a cable runs from an output to an input"));
     if (!first->output) std::swap(a, b);
     if (const Cable* there = patch.cableInto(b))
-        return failure(fmt::format("{} holds cable {} already", tieName(b, patch, library), patch.row(there->id)));
+        return failure(say("{} holds cable {} already", tieName(b, patch, library), patch.row(there->id)));
     Cable cable{0, a, b, patch.post(b.post)->voice, "", "", 0, "", {}};
     if (cable.voice.empty()) cable.voice = patch.post(a.post)->voice;
     for (const Cable& other : patch.cables)
@@ -97,7 +107,8 @@ Result<TieCable> makeTie(JackRef a, JackRef b, const Patch& patch, const Library
 Result<TieCable> readTie(const std::string& sentence, const Patch& patch, const Library& library) {
     const std::string text = plainWords(sentence);
     const std::vector<std::size_t> splits = splitsOf(text);
-    if (splits.empty()) return failure("write which output goes to which input, as in \"clock 16ths to tracks clock\"");
+    if (splits.empty())
+        return failure(say("write which output goes to which input, as in \"clock 16ths to tracks clock\""));
     const auto outputs = jacksOf(patch, library, true);
     const auto inputs = jacksOf(patch, library, false);
     // A name may have a "to" of its own: the first one that leaves two jacks is meant.
@@ -110,8 +121,8 @@ Result<TieCable> readTie(const std::string& sentence, const Patch& patch, const 
         if (output && !known) best = split;
         known = known || output;
     }
-    return tl::unexpected(known ? missing(behind(text, best), inputs, "input")
-                                : missing(text.substr(0, best), outputs, "output"));
+    return tl::unexpected(known ? missing(behind(text, best), inputs, false)
+                                : missing(text.substr(0, best), outputs, true));
 }
 
 std::vector<std::string> completeTie(const std::string& text, const Patch& patch, const Library& library,

@@ -19,12 +19,12 @@ Result<Case> fitCase(Case housing, const Library& library) {
         const Slot& slot = housing.slots[i];
         const std::string path = fmt::format("slots/{}", i + 1);
         const ModuleInfo* module = library.module(slot.module);
-        if (!module) return failure(fmt::format("there is no module \"{}\"", slot.module), path);
+        if (!module) return failure(say("there is no module \"{}\"", slot.module), path);
         if (slot.column + module->description.hp - 1 > housing.hpPerRow)
-            return failure(fmt::format("{} sticks out of its row", module->description.name), path);
+            return failure(say("{} sticks out of its row", module->description.name), path);
         for (int hp = slot.column; hp < slot.column + module->description.hp; ++hp)
             if (!covered.emplace(slot.row, hp).second)
-                return failure(fmt::format("{} overlaps its neighbour at HP {}", module->description.name, hp), path);
+                return failure(say("{} overlaps its neighbour at HP {}", module->description.name, hp), path);
     }
     return housing;
 }
@@ -65,7 +65,7 @@ Workspace loadWorkspace(const fs::path& data, const fs::path& own) {
     loadFolder(workspace, data);
     if (workspace.library.modules().empty())
         workspace.errors.push_back(
-            {data.string(), {}, "no modules were found here; set LARIAT_DATA to Lariat's data folder"});
+            {data.string(), {}, say("no modules were found here; set LARIAT_DATA to Lariat's data folder")});
     if (!own.empty()) loadFolder(workspace, own);
     return workspace;
 }

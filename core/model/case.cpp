@@ -29,7 +29,7 @@ Result<Case> readCase(std::string_view bytes) {
                       supply.number("plus5", 0, 1e5, 0.0)};
         in.each("slots", [&](Reader slot) {
             const std::string id = slot.id("id");
-            if (out.slot(id)) slot.fail("id", "\"" + id + "\" is the name of another slot already");
+            if (out.slot(id)) slot.fail("id", say("\"{}\" is the name of another slot already", id));
             out.slots.push_back(
                 {id, slot.id("module"), slot.integer("row", 1, out.rows), slot.integer("column", 1, out.hpPerRow)});
         });

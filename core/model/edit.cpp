@@ -8,34 +8,34 @@ namespace lariat {
 namespace {
 
 /// What no sequencer could play about a pattern, as a sentence; empty if it is sound.
-std::string unplayable(const Pattern& pattern) {
-    const auto line = [](const std::string& name, std::size_t steps, const Stride& stride) -> std::string {
+Sentence unplayable(const Pattern& pattern) {
+    const auto line = [](const std::string& name, std::size_t steps, const Stride& stride) -> Sentence {
         if (steps < 1 || steps > kMaxSteps)
-            return fmt::format("\"{}\" has {} steps, 1 to {} are possible", name, steps, kMaxSteps);
+            return say("\"{}\" has {} steps, 1 to {} are possible", name, steps, kMaxSteps);
         if (stride.division < 1 || stride.division > 16)
-            return fmt::format("\"{}\" has a step of {} clock pulses, 1 to 16 are possible", name, stride.division);
+            return say("\"{}\" has a step of {} clock pulses, 1 to 16 are possible", name, stride.division);
         if (!(stride.swing >= 0.5 && stride.swing <= kMostSwing))
-            return fmt::format("\"{}\" has a swing of {:g} %, 50 to 75 are possible", name, 100.0 * stride.swing);
+            return say("\"{}\" has a swing of {:g} %, 50 to 75 are possible", name, 100.0 * stride.swing);
         return {};
     };
-    const auto lines = [&](const std::vector<Track>& tracks, const std::vector<Lane>& lanes) -> std::string {
+    const auto lines = [&](const std::vector<Track>& tracks, const std::vector<Lane>& lanes) -> Sentence {
         for (const Track& track : tracks) {
-            if (std::string why = line(track.name, track.steps.size(), track.stride); !why.empty()) return why;
+            if (Sentence why = line(track.name, track.steps.size(), track.stride); !why.empty()) return why;
             for (const Step& step : track.steps) {
                 if (!(step.late >= 0.0 && step.late <= kLatest))
-                    return fmt::format("\"{}\" has a step that comes {:g} % of it late, 0 to {:g} are possible",
-                                       track.name, 100.0 * step.late, 100.0 * kLatest);
+                    return say("\"{}\" has a step that comes {:g} % of it late, 0 to {:g} are possible", track.name,
+                               100.0 * step.late, 100.0 * kLatest);
                 if (step.repeats < 1 || step.repeats > 8 || !(step.gate > 0.0 && step.gate <= 1.0))
-                    return fmt::format("\"{}\" has a step struck {} times with a gate of {:g}; 1 to 8 times and a gate "
-                                       "above 0 and up to 1 are possible",
-                                       track.name, step.repeats, step.gate);
+                    return say("\"{}\" has a step struck {} times with a gate of {:g}; 1 to 8 times and a gate "
+                               "above 0 and up to 1 are possible",
+                               track.name, step.repeats, step.gate);
             }
         }
         for (const Lane& lane : lanes)
-            if (std::string why = line(lane.name, lane.hits.size(), lane.stride); !why.empty()) return why;
+            if (Sentence why = line(lane.name, lane.hits.size(), lane.stride); !why.empty()) return why;
         return {};
     };
-    std::string why = lines(pattern.tracks, pattern.lanes);
+    Sentence why = lines(pattern.tracks, pattern.lanes);
     for (const Variation& other : pattern.others)
         if (why.empty()) why = lines(other.tracks, other.lanes);
     return why;
@@ -45,7 +45,7 @@ Result<void> needFree(const Patch& patch, const JackRef& to, int except) {
     const Cable* there = patch.cableInto(to);
     if (there && there->id != except)
         return failure(
-            fmt::format("{} holds cable {} already; free it first, or use a mixer", to.text(), patch.row(there->id)));
+            say("{} holds cable {} already; free it first, or use a mixer", to.text(), patch.row(there->id)));
     return {};
 }
 
@@ -60,10 +60,10 @@ Post* find(Patch& patch, const std::string& id) {
 }
 
 tl::unexpected<Error> noCable(int id) {
-    return failure(fmt::format("there is no cable with the number {}", id));
+    return failure(say("there is no cable with the number {}", id));
 }
 tl::unexpected<Error> noPost(const std::string& id) {
-    return failure(fmt::format("there is no post \"{}\"", id));
+    return failure(say("there is no post \"{}\"", id));
 }
 
 template <class List> void moveItem(List& list, typename List::iterator from, int place) {
@@ -84,7 +84,7 @@ struct Applier {
         if (cable.id == 0)
             cable.id = patch.freshCableId();
         else if (patch.cable(cable.id))
-            return failure(fmt::format("there is a cable with the number {} already", cable.id));
+            return failure(say("there is a cable with the number {} already", cable.id));
         const auto end = patch.cables.end();
         const auto size = static_cast<int>(patch.cables.size());
         patch.cables.insert(edit.row > 0 && edit.row <= size ? patch.cables.begin() + (edit.row - 1) : end,
@@ -138,12 +138,12 @@ struct Applier {
         Post* post = find(patch, edit.post);
         if (!post) return noPost(edit.post);
         if (post->locked.contains(edit.knob))
-            return failure(fmt::format("{} of {} is locked; unlock it first", edit.knob, post->name));
+            return failure(say("{} of {} is locked; unlock it first", edit.knob, post->name));
         post->knobs[edit.knob] = edit.value;
         return std::move(patch);
     }
     Result<Patch> operator()(const AddPost& edit) {
-        if (patch.post(edit.post.id)) return failure(fmt::format("there is a post \"{}\" already", edit.post.id));
+        if (patch.post(edit.post.id)) return failure(say("there is a post \"{}\" already", edit.post.id));
         patch.posts.push_back(edit.post);
         return std::move(patch);
     }
@@ -164,7 +164,7 @@ struct Applier {
     }
     Result<Patch> operator()(const SetPattern& edit) {
         if (!patch.post(edit.pattern->post)) return noPost(edit.pattern->post);
-        if (const std::string why = unplayable(*edit.pattern); !why.empty()) return failure(why);
+        if (const Sentence why = unplayable(*edit.pattern); !why.empty()) return failure(why);
         const auto it = std::ranges::find_if(patch.patterns,
                                              [&](const Shared<Pattern>& p) { return p->post == edit.pattern->post; });
         if (it == patch.patterns.end())
@@ -198,7 +198,7 @@ struct Applier {
     Result<Patch> operator()(const DescribePost& edit) {
         Post* post = find(patch, edit.post);
         if (!post) return noPost(edit.post);
-        if (edit.name.empty()) return failure("a post needs a name");
+        if (edit.name.empty()) return failure(say("a post needs a name"));
         post->name = edit.name;
         post->voice = edit.voice;
         post->note = edit.note;
@@ -233,7 +233,7 @@ struct Applier {
             cable.step = edit.newStep;
             any = true;
         }
-        if (!any) return failure(fmt::format("no cable stands under {} · {}", edit.voice, edit.step));
+        if (!any) return failure(say("no cable stands under {} · {}", edit.voice, edit.step));
         for (Heading& heading : patch.headings)
             if (heading.voice == edit.voice && heading.step == edit.step) {
                 heading.voice = edit.newVoice;
@@ -250,14 +250,14 @@ struct Applier {
         const auto alike = [](const Cable& a, const Cable& b) { return a.voice == b.voice && a.step == b.step; };
         auto& cables = patch.cables;
         const auto first = std::ranges::find_if(cables, under);
-        if (first == cables.end()) return failure(fmt::format("no cable stands under {} · {}", edit.voice, edit.step));
+        if (first == cables.end()) return failure(say("no cable stands under {} · {}", edit.voice, edit.step));
         const auto last = std::find_if_not(first, cables.end(), under);
         if (edit.down) {
-            if (last == cables.end()) return failure("this heading is the last one already");
+            if (last == cables.end()) return failure(say("this heading is the last one already"));
             std::rotate(first, last,
                         std::find_if_not(last, cables.end(), [&](const Cable& c) { return alike(c, *last); }));
         } else {
-            if (first == cables.begin()) return failure("this heading is the first one already");
+            if (first == cables.begin()) return failure(say("this heading is the first one already"));
             auto before = first - 1;
             while (before != cables.begin() && alike(*(before - 1), *before)) --before;
             std::rotate(before, first, last);
@@ -290,19 +290,17 @@ struct Applier {
     }
     Result<Patch> operator()(const SetScenes& edit) {
         if (edit.scenes.size() > kMostScenes)
-            return failure(fmt::format("there are {} scenes, {} are possible", edit.scenes.size(), kMostScenes));
+            return failure(say("there are {} scenes, {} are possible", edit.scenes.size(), kMostScenes));
         for (const Scene& scene : edit.scenes) {
             if (scene.bars < 1 || scene.bars > 256 || scene.repeats < 1 || scene.repeats > 64)
-                return failure(
-                    fmt::format("\"{}\" has {} bars played {} times; 1 to 256 bars and 1 to 64 times are possible",
-                                scene.name, scene.bars, scene.repeats));
+                return failure(say("\"{}\" has {} bars played {} times; 1 to 256 bars and 1 to 64 times are possible",
+                                   scene.name, scene.bars, scene.repeats));
             if (scene.moves.size() > kMostMoves)
-                return failure(
-                    fmt::format("\"{}\" has {} moves, {} are possible", scene.name, scene.moves.size(), kMostMoves));
+                return failure(say("\"{}\" has {} moves, {} are possible", scene.name, scene.moves.size(), kMostMoves));
             for (const Move& move : scene.moves)
                 if (!(move.start >= 0.0 && move.beats >= 0.0 && move.start + move.beats <= scene.beats() + 1e-9))
-                    return failure(fmt::format("a move in \"{}\" goes from beat {:g} to {:g}; the scene has {:g}",
-                                               scene.name, move.start, move.start + move.beats, scene.beats()));
+                    return failure(say("a move in \"{}\" goes from beat {:g} to {:g}; the scene has {:g}", scene.name,
+                                       move.start, move.start + move.beats, scene.beats()));
         }
         patch.scenes = edit.scenes;
         return patch;
@@ -319,51 +317,6 @@ struct Applier {
     }
 };
 
-struct Describer {
-    std::string operator()(const TieCable& e) const {
-        return fmt::format("tie {} to {}", e.cable.from.text(), e.cable.to.text());
-    }
-    std::string operator()(const RemoveCable&) const { return "take out a cable"; }
-    std::string operator()(const MoveCable& e) const {
-        return fmt::format("move a cable to {} → {}", e.from.text(), e.to.text());
-    }
-    std::string operator()(const SwapCables&) const { return "swap two cables"; }
-    std::string operator()(const ReorderCable& e) const { return fmt::format("move a cable to row {}", e.row); }
-    std::string operator()(const RegroupCable& e) const {
-        return fmt::format("put a cable under {} · {}", e.voice, e.step);
-    }
-    std::string operator()(const DescribeCable&) const { return "write down a cable"; }
-    std::string operator()(const SetKnob& e) const { return fmt::format("turn {} of {}", e.knob, e.post); }
-    std::string operator()(const AddPost& e) const { return fmt::format("add {}", e.post.name); }
-    std::string operator()(const RemovePost& e) const { return fmt::format("take out {}", e.id); }
-    std::string operator()(const ReorderPost& e) const { return fmt::format("move {}", e.id); }
-    std::string operator()(const SetPattern& e) const {
-        return fmt::format("change the pattern of {}", e.pattern->post);
-    }
-    std::string operator()(const SetPerformance& e) const {
-        return fmt::format("change what is played on {}", e.performance->post);
-    }
-    std::string operator()(const ChooseSources& e) const { return fmt::format("choose what {} reads", e.post); }
-    std::string operator()(const SetTitle& e) const { return fmt::format("name the patch {}", e.title); }
-    std::string operator()(const DescribePatch&) const { return "describe the patch"; }
-    std::string operator()(const DescribePost& e) const { return fmt::format("write down {}", e.name); }
-    std::string operator()(const SeatPost& e) const { return fmt::format("let another part be {}", e.post); }
-    std::string operator()(const DescribeKnob& e) const { return fmt::format("write down {} of {}", e.knob, e.post); }
-    std::string operator()(const StyleHeading&) const { return "change a heading"; }
-    std::string operator()(const RenameHeading& e) const {
-        return fmt::format("name a heading {} · {}", e.newVoice, e.newStep);
-    }
-    std::string operator()(const MoveHeading&) const { return "move a heading"; }
-    std::string operator()(const DismissFinding& e) const { return fmt::format("keep {} as it is", e.dismissal.rule); }
-    std::string operator()(const RestoreFinding& e) const { return fmt::format("let {} speak again", e.rule); }
-    std::string operator()(const LearnController& e) const {
-        return fmt::format("put {} under controller {}", e.controller.knob, e.controller.number);
-    }
-    std::string operator()(const ForgetController& e) const { return fmt::format("free {} of its controller", e.knob); }
-    std::string operator()(const SetScenes& e) const { return fmt::format("{} scenes", e.scenes.size()); }
-    std::string operator()(const KeepSetting& e) const { return fmt::format("keep setting {}", e.name); }
-};
-
 } // namespace
 
 Result<Patch> applyEdit(const Patch& patch, const Edit& edit) {
@@ -377,10 +330,6 @@ Result<Patch> applyEdits(const Patch& patch, const std::vector<Edit>& edits) {
         if (!result) break;
     }
     return result;
-}
-
-std::string describe(const Edit& edit) {
-    return std::visit(Describer{}, edit);
 }
 
 } // namespace lariat

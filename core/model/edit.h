@@ -162,7 +162,5 @@ using Edit =
 Result<Patch> applyEdit(const Patch& patch, const Edit& edit);
 /// The patch after all of them, or the first failure and nothing changed.
 Result<Patch> applyEdits(const Patch& patch, const std::vector<Edit>& edits);
-/// What the edit does, for the undo list: "tie tracks.gate-1 to contour-1.gate".
-std::string describe(const Edit& edit);
 
 } // namespace lariat

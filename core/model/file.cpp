@@ -17,17 +17,17 @@ std::string megabytes(std::size_t bytes) {
 }
 
 Result<std::string> readFile(const std::filesystem::path& file) {
-    const auto fail = [&](std::string reason) { return tl::unexpected(Error{file.string(), {}, std::move(reason)}); };
+    const auto fail = [&](Sentence reason) { return tl::unexpected(Error{file.string(), {}, std::move(reason)}); };
     std::error_code error;
-    if (std::filesystem::is_directory(file, error)) return fail("is a folder, not a file");
+    if (std::filesystem::is_directory(file, error)) return fail(say("is a folder, not a file"));
     const auto size = std::filesystem::file_size(file, error);
-    if (error) return fail(fmt::format("cannot be opened: {}", error.message()));
+    if (error) return fail(say("cannot be opened: {}", error.message()));
     if (size > kMaxDocumentBytes)
-        return fail(fmt::format("is {} long, at most {} are read", megabytes(size), megabytes(kMaxDocumentBytes)));
+        return fail(say("is {} long, at most {} are read", megabytes(size), megabytes(kMaxDocumentBytes)));
     std::ifstream stream(file, std::ios::binary);
     std::string bytes(size, '\0');
     stream.read(bytes.data(), static_cast<std::streamsize>(size));
-    if (!stream) return fail("cannot be read to its end");
+    if (!stream) return fail(say("cannot be read to its end"));
     return bytes;
 }
 
@@ -50,25 +50,26 @@ FileKind kindOf(const std::filesystem::path& file) {
 
 namespace {
 
-const char* wordFor(FileKind kind) {
+/// Why a file of this kind is not written over with something else.
+Sentence wouldBeLost(FileKind kind) {
     switch (kind) {
     case FileKind::Patch:
-        return "a patch";
+        return say("is a patch, which would be lost; choose another name");
     case FileKind::Document:
-        return "a document of Lariat";
+        return say("is a document of Lariat, which would be lost; choose another name");
     case FileKind::Sound:
-        return "a sound file";
+        return say("is a sound file, which would be lost; choose another name");
     case FileKind::Midi:
-        return "a MIDI file";
+        return say("is a MIDI file, which would be lost; choose another name");
     case FileKind::Pdf:
-        return "a PDF";
+        return say("is a PDF, which would be lost; choose another name");
     case FileKind::Picture:
-        return "a picture";
+        return say("is a picture, which would be lost; choose another name");
     case FileKind::Empty:
     case FileKind::Text:
         break;
     }
-    return "a text";
+    return say("is a text, which would be lost; choose another name");
 }
 
 std::filesystem::path behindLinks(const std::filesystem::path& file) {
@@ -86,19 +87,17 @@ mode_t newFileMode() {
 } // namespace
 
 Result<void> mayWrite(const std::filesystem::path& file, FileKind kind) {
-    const auto refuse = [&](std::string why) {
-        return tl::unexpected(Error{file.string(), {}, std::move(why) + "; choose another name"});
-    };
+    const auto refuse = [&](Sentence why) { return tl::unexpected(Error{file.string(), {}, std::move(why)}); };
     std::error_code error;
     const auto status = std::filesystem::status(file, error);
     if (!std::filesystem::exists(status)) return {};
-    if (std::filesystem::is_directory(status)) return refuse("is a folder, not a file");
-    if (!std::filesystem::is_regular_file(status)) return refuse("is a device or a pipe, not a file");
-    if (::access(file.c_str(), W_OK) != 0) return refuse("is protected against writing");
+    if (std::filesystem::is_directory(status)) return refuse(say("is a folder, not a file; choose another name"));
+    if (!std::filesystem::is_regular_file(status))
+        return refuse(say("is a device or a pipe, not a file; choose another name"));
+    if (::access(file.c_str(), W_OK) != 0) return refuse(say("is protected against writing; choose another name"));
     const FileKind old = kindOf(file);
     const bool fits = old == FileKind::Empty || old == kind || (kind == FileKind::Patch && old == FileKind::Text);
-    return fits ? Result<void>{}
-                : refuse(fmt::format("is {} and would be written over with {}", wordFor(old), wordFor(kind)));
+    return fits ? Result<void>{} : refuse(wouldBeLost(old));
 }
 
 Replacement::Replacement(std::filesystem::path file, std::filesystem::path target) noexcept
@@ -110,13 +109,13 @@ Replacement::Replacement(Replacement&& other) noexcept
 }
 
 Result<Replacement> Replacement::of(const std::filesystem::path& file, FileKind kind) {
-    if (file.empty()) return tl::unexpected(Error{{}, {}, "no name is given for the file to write"});
+    if (file.empty()) return tl::unexpected(Error{{}, {}, say("no name is given for the file to write")});
     if (auto allowed = mayWrite(file, kind); !allowed) return tl::unexpected(allowed.error());
     Replacement out(file, behindLinks(file));
     // A name that nobody else has, so that nothing of theirs is written over by way of a link.
     std::string name = (out.target_.parent_path() / ".lariat-XXXXXX").string();
     const int handle = ::mkostemp(name.data(), O_CLOEXEC);
-    if (handle < 0) return tl::unexpected(out.failed("cannot be written"));
+    if (handle < 0) return tl::unexpected(out.failed(say("cannot be written")));
     out.temporary_ = name;
     struct stat old {};
     ::fchmod(handle, ::stat(out.target_.c_str(), &old) == 0 ? old.st_mode & 07777u : newFileMode());
@@ -129,11 +128,9 @@ Replacement::~Replacement() {
     if (!temporary_.empty()) std::filesystem::remove(temporary_, ignored);
 }
 
-Error Replacement::failed(const char* what) const {
-    return {file_.string(),
-            {},
-            fmt::format("{}: {}; what was there before is untouched", what,
-                        std::error_code(errno, std::generic_category()).message())};
+Error Replacement::failed(Sentence what) const {
+    const std::string why = std::error_code(errno, std::generic_category()).message();
+    return {file_.string(), {}, inside(std::move(what), say("{}; what was there before is untouched", why))};
 }
 
 Result<void> Replacement::commit() {
@@ -146,8 +143,8 @@ Result<void> Replacement::commit() {
         errno = why;
         return flushed;
     };
-    if (!flush(temporary_, O_RDONLY)) return tl::unexpected(failed("cannot be written to its end"));
-    if (std::rename(temporary_.c_str(), target_.c_str()) != 0) return tl::unexpected(failed("cannot be replaced"));
+    if (!flush(temporary_, O_RDONLY)) return tl::unexpected(failed(say("cannot be written to its end")));
+    if (std::rename(temporary_.c_str(), target_.c_str()) != 0) return tl::unexpected(failed(say("cannot be replaced")));
     temporary_.clear();
     (void)flush(target_.parent_path(),
                 O_RDONLY | O_DIRECTORY); // it is in place; some file systems cannot flush folders
@@ -158,12 +155,12 @@ Result<void> writeFile(const std::filesystem::path& file, std::string_view bytes
     auto replacement = Replacement::of(file, kind);
     if (!replacement) return tl::unexpected(replacement.error());
     std::FILE* stream = std::fopen(replacement->temporary().c_str(), "wb");
-    if (!stream) return tl::unexpected(replacement->failed("cannot be written"));
+    if (!stream) return tl::unexpected(replacement->failed(say("cannot be written")));
     const bool written = std::fwrite(bytes.data(), 1, bytes.size(), stream) == bytes.size() && std::fflush(stream) == 0;
     const int why = errno;
     const bool closed = std::fclose(stream) == 0;
     if (!written) errno = why;
-    if (!written || !closed) return tl::unexpected(replacement->failed("cannot be written to its end"));
+    if (!written || !closed) return tl::unexpected(replacement->failed(say("cannot be written to its end")));
     return replacement->commit();
 }
 

@@ -41,7 +41,7 @@ class Replacement {
     [[nodiscard]] const std::filesystem::path& temporary() const { return temporary_; }
     Result<void> commit();
     /// What went wrong, by errno, with the file's name and a word on what was there before.
-    [[nodiscard]] Error failed(const char* what) const;
+    [[nodiscard]] Error failed(Sentence what) const;
 
   private:
     Replacement(std::filesystem::path file, std::filesystem::path target) noexcept;

@@ -56,7 +56,7 @@ class Reader {
     /// What no call above has asked for.
     [[nodiscard]] Extra rest() const;
     [[nodiscard]] std::string where(const char* key) const;
-    [[noreturn]] void fail(const char* key, const std::string& reason) const;
+    [[noreturn]] void fail(const char* key, Sentence reason) const;
 
   private:
     const Json& need(const char* key);
@@ -91,7 +91,7 @@ Result<T> readJson(std::string_view bytes, const char* format, int version, cons
         (void)reader.integer("version", 1, version);
         return read(reader);
     } catch (const ReadError& error) {
-        return failure(error.what(), error.path);
+        return failure(error.reason, error.path);
     }
 }
 

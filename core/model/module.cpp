@@ -13,7 +13,7 @@ void readRange(Reader& in, std::optional<double>& min, std::optional<double>& ma
     Reader range = in.object("range");
     min = range.number("min", -1e6, 1e6);
     max = range.number("max", -1e6, 1e6);
-    if (*min >= *max) in.fail("range", fmt::format("is turned round: {:g} to {:g}", *min, *max));
+    if (*min >= *max) in.fail("range", say("is turned round: {:g} to {:g}", *min, *max));
 }
 
 std::vector<MeaningDescription> readMeanings(Reader& in) {
@@ -35,7 +35,7 @@ JackDescription readJack(Reader& in) {
     JackDescription jack{in.id("id"), in.text("name", ""), in.text("at", ""), in.text("right", ""), {}, {}, {}, {}, {}};
     readRange(in, jack.min, jack.max);
     jack.scaling.gain = in.number("gain", -100, 100, 1.0);
-    if (jack.scaling.gain == 0.0) in.fail("gain", "is zero, which lets nothing through");
+    if (jack.scaling.gain == 0.0) in.fail("gain", say("is zero, which lets nothing through"));
     jack.scaling.offset = in.number("offset", -12, 12, 0.0);
     jack.scaling.hertzPerVolt = in.flag("hertz-per-volt", false);
     jack.electrics.kiloohms = in.number("kiloohms", 0.0, 10000, 0.0);
@@ -54,7 +54,7 @@ PartDescription readPart(Reader& in) {
         block.eachNumber("fixed", [&](const std::string& control, double value) { use.fixed[control] = value; });
         part.blocks.push_back(std::move(use));
     });
-    if (part.blocks.empty()) in.fail("blocks", "a part needs at least one block");
+    if (part.blocks.empty()) in.fail("blocks", say("a part needs at least one block"));
     in.each("wires", [&](Reader wire) { part.wires.push_back({wire.text("from"), wire.text("to")}); });
     in.each("jacks", [&](Reader jack) { part.jacks.push_back(readJack(jack)); });
     in.eachPair("normals", [&](const std::string& to, const std::string& from) { part.normals[to] = from; });
@@ -85,7 +85,7 @@ Result<ModuleDescription> readModule(std::string_view bytes) {
         module.current.plus5 = current.number("plus5", 0, 5000, 0.0);
         module.noiseMicrovolts = in.number("noise", 0, 100000, 60.0);
         in.each("parts", [&](Reader part) { module.parts.push_back(readPart(part)); });
-        if (module.parts.empty()) in.fail("parts", "a module needs at least one part");
+        if (module.parts.empty()) in.fail("parts", say("a module needs at least one part"));
         module.extra = in.rest();
         return module;
     });

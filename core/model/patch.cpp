@@ -17,7 +17,7 @@ JackRef readJackRef(Reader& in, const char* key) {
     const std::string text = in.text(key);
     const auto dot = text.find('.');
     if (dot == std::string::npos || dot == 0 || dot + 1 == text.size() || text.find('.', dot + 1) != std::string::npos)
-        in.fail(key, fmt::format("\"{}\" is not written post.jack", text));
+        in.fail(key, say("\"{}\" is not written post.jack", text));
     return {text.substr(0, dot), text.substr(dot + 1)};
 }
 
@@ -59,7 +59,7 @@ Heading readHeading(Reader& in) {
     Heading heading{in.text("voice", ""), in.text("step", ""), in.text("colour", ""), in.flag("folded", false)};
     heading.extra = in.rest();
     if (!heading.colour.empty() && std::ranges::find(kHeadingColours, heading.colour) == kHeadingColours.end())
-        in.fail("colour", fmt::format("\"{}\" is none of {}", heading.colour, fmt::join(kHeadingColours, ", ")));
+        in.fail("colour", say("\"{}\" is none of {}", heading.colour, fmt::join(kHeadingColours, ", ")));
     return heading;
 }
 
@@ -97,16 +97,16 @@ Scene readScene(Reader& in) {
         move.beats = node.number("beats", 0, 65536, 4.0);
         const std::string hand = node.text("hand", "right");
         const auto* found = std::ranges::find(kHands, hand);
-        if (found == std::end(kHands)) node.fail("hand", fmt::format("\"{}\" is not one of left, right, foot", hand));
+        if (found == std::end(kHands)) node.fail("hand", say("\"{}\" is not one of left, right, foot", hand));
         move.hand = static_cast<Hand>(found - kHands);
         if (move.start + move.beats > scene.beats() + 1e-9)
-            node.fail("beats", fmt::format("the move ends at beat {:g}, the scene has {:g}", move.start + move.beats,
-                                           scene.beats()));
+            node.fail("beats",
+                      say("the move ends at beat {:g}, the scene has {:g}", move.start + move.beats, scene.beats()));
         move.extra = node.rest();
         scene.moves.push_back(std::move(move));
     });
     if (scene.moves.size() > kMostMoves)
-        in.fail("moves", fmt::format("has {} entries, {} are possible", scene.moves.size(), kMostMoves));
+        in.fail("moves", say("has {} entries, {} are possible", scene.moves.size(), kMostMoves));
     scene.extra = in.rest();
     return scene;
 }
@@ -251,12 +251,12 @@ Result<Patch> readPatch(std::string_view bytes) {
             patch.posts.push_back(readPost(post));
             const auto& id = patch.posts.back().id;
             if (std::ranges::count(patch.posts, id, &Post::id) > 1)
-                post.fail("id", fmt::format("\"{}\" is the name of another post already", id));
+                post.fail("id", say("\"{}\" is the name of another post already", id));
         });
         in.each("cables", [&](Reader cable) {
             patch.cables.push_back(readCable(cable));
             if (std::ranges::count(patch.cables, patch.cables.back().id, &Cable::id) > 1)
-                cable.fail("id", "is the number of another cable already");
+                cable.fail("id", say("is the number of another cable already"));
         });
         in.each("patterns", [&](Reader pattern) { patch.patterns.push_back(readPattern(pattern)); });
         in.each("performances", [&](Reader played) { patch.performances.push_back(readPerformance(played)); });
@@ -275,7 +275,7 @@ Result<Patch> readPatch(std::string_view bytes) {
         in.each("settings", [&](Reader setting) { readSetting(setting, patch); });
         in.each("scenes", [&](Reader scene) { patch.scenes.push_back(readScene(scene)); });
         if (patch.scenes.size() > kMostScenes)
-            in.fail("scenes", fmt::format("has {} entries, {} are possible", patch.scenes.size(), kMostScenes));
+            in.fail("scenes", say("has {} entries, {} are possible", patch.scenes.size(), kMostScenes));
         patch.extra = in.rest();
         return patch;
     });

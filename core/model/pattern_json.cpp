@@ -21,10 +21,10 @@ std::vector<std::string> wordsOf(const std::string& text) {
     return words;
 }
 
-double numberFrom(std::string_view text, double min, double max, const std::string& what, const std::string& path) {
+double numberFrom(std::string_view text, double min, double max, const std::string& path) {
     const auto value = parseNumber(text);
     if (!value || !(*value >= min && *value <= max))
-        throw ReadError(path, fmt::format("\"{}\" should be a {} from {} to {}", text, what, min, max));
+        throw ReadError(path, say("\"{}\" should be a number from {} to {}", text, min, max));
     return *value;
 }
 
@@ -39,7 +39,7 @@ Stride readStride(Reader& in) {
     const std::string direction = in.text("direction", "forward");
     const auto* found = std::ranges::find(kDirections, direction);
     if (found == std::end(kDirections))
-        in.fail("direction", fmt::format("\"{}\" is not one of forward, backward, pendulum, random", direction));
+        in.fail("direction", say("\"{}\" is not one of forward, backward, pendulum, random", direction));
     stride.direction = static_cast<Direction>(found - kDirections);
     return stride;
 }
@@ -61,7 +61,7 @@ void readLines(Reader& in, std::vector<Track>& tracks, std::vector<Lane>& lanes)
             out.steps.push_back(*step);
         });
         if (out.steps.empty() || out.steps.size() > kMaxSteps)
-            track.fail("steps", fmt::format("has {} steps, 1 to {} are possible", out.steps.size(), kMaxSteps));
+            track.fail("steps", say("has {} steps, 1 to {} are possible", out.steps.size(), kMaxSteps));
         out.stride = readStride(track);
         out.extra = track.rest();
         tracks.push_back(std::move(out));
@@ -118,32 +118,29 @@ PlayedMessage readMessage(const std::string& text, const std::string& path) {
     std::vector<std::string> words = wordsOf(text);
     int channel = 1;
     if (!words.empty() && words.back().starts_with('@')) {
-        channel = static_cast<int>(numberFrom(std::string_view(words.back()).substr(1), 1, 16, "channel", path));
+        channel = static_cast<int>(numberFrom(std::string_view(words.back()).substr(1), 1, 16, path));
         words.pop_back();
     }
     const auto* kind = words.size() < 2 ? std::end(kMessages)
                                         : std::ranges::find(kMessages, words[1],
                                                             [](const MessageWord& m) { return std::string(m.word); });
     if (kind == std::end(kMessages) || words.size() != 2 + static_cast<std::size_t>(kind->values))
-        throw ReadError(path,
-                        fmt::format("\"{}\" is not a message: write 0.5 on C4 100, 1 off C4, 0 cc 1 64, 0 bend -2000, "
-                                    "0 pressure 90, 0 clock, with @channel behind it",
-                                    text));
+        throw ReadError(path, say("\"{}\" is not a message: write 0.5 on C4 100, 1 off C4, 0 cc 1 64, 0 bend -2000, "
+                                  "0 pressure 90, 0 clock, with @channel behind it",
+                                  text));
     PlayedMessage out;
-    out.beat = numberFrom(words[0], 0, 100000, "place in beats", path);
+    out.beat = numberFrom(words[0], 0, 100000, path);
     out.message.status = kind->status;
     if (kind->status < 0xF0) out.message.status = static_cast<std::uint8_t>(kind->status | (channel - 1));
-    const auto byte = [&](std::size_t w) {
-        return static_cast<std::uint8_t>(numberFrom(words[w], 0, 127, "number", path));
-    };
+    const auto byte = [&](std::size_t w) { return static_cast<std::uint8_t>(numberFrom(words[w], 0, 127, path)); };
     if (kind->status == 0xE0) {
-        const int bend = 8192 + static_cast<int>(numberFrom(words[2], -8192, 8191, "bend", path));
+        const int bend = 8192 + static_cast<int>(numberFrom(words[2], -8192, 8191, path));
         out.message.data1 = static_cast<std::uint8_t>(bend & 0x7F);
         out.message.data2 = static_cast<std::uint8_t>(bend >> 7);
     } else if (namesNote(kind->status)) {
         const auto note = parseNote(words[2]);
         if (!note || *note < 0 || *note > 127)
-            throw ReadError(path, fmt::format("\"{}\" is not a note from C-1 to G9", words[2]));
+            throw ReadError(path, say("\"{}\" is not a note from C-1 to G9", words[2]));
         out.message.data1 = static_cast<std::uint8_t>(*note);
         if (kind->values == 2) out.message.data2 = byte(3);
     } else {
@@ -183,7 +180,7 @@ Pattern readPattern(Reader& in) {
     pattern.extra = in.rest();
     if (pattern.others.size() >= static_cast<std::size_t>(kMaxVariations))
         in.fail("variations",
-                fmt::format("has {} behind the first, {} are possible", pattern.others.size(), kMaxVariations - 1));
+                say("has {} behind the first, {} are possible", pattern.others.size(), kMaxVariations - 1));
     return pattern;
 }
 

@@ -25,7 +25,7 @@ std::vector<std::string_view> piecesOf(std::string_view text, std::string_view b
 }
 
 tl::unexpected<Error> noStep(std::string_view text) {
-    return failure(fmt::format("\"{}\" is not a step: write D3, D3! 0.4, - for a rest or = for a tie", text));
+    return failure(say("\"{}\" is not a step: write D3, D3! 0.4, - for a rest or = for a tie", text));
 }
 
 /// The note, rest or tie that a step begins with, with the marks behind it.
@@ -46,11 +46,11 @@ Result<Step> readHead(std::string_view word, std::string_view text) {
 }
 
 /// One of the words behind it; why it cannot be, or nothing.
-std::string readWord(std::string_view word, Step& step) {
-    const auto number = [&](double min, double max, const char* what, const auto& set) -> std::string {
-        const auto value = parseNumber(word.substr(1));
-        if (!value || !(*value >= min && *value <= max))
-            return fmt::format("\"{}\" should be a {} from {} to {}", word.substr(1), what, min, max);
+Sentence readWord(std::string_view word, Step& step) {
+    const std::string_view figure = word.substr(1);
+    const auto number = [&](double min, double max, const auto& set, const auto& otherwise) -> Sentence {
+        const auto value = parseNumber(figure);
+        if (!value || !(*value >= min && *value <= max)) return otherwise();
         set(*value);
         return {};
     };
@@ -62,26 +62,34 @@ std::string readWord(std::string_view word, Step& step) {
         step.accent = true;
         return {};
     case '+':
-        return number(0, 100.0 * kLatest, "delay in per cent of the step",
-                      [&](double value) { step.late = 0.01 * value; });
+        return number(
+            0, 100.0 * kLatest, [&](double value) { step.late = 0.01 * value; },
+            [&] { return say("\"{}\" should be a delay from 0 to {} per cent of the step", figure, 100.0 * kLatest); });
     case 'v':
-        return number(1, 127, "velocity", [&](double value) { step.velocity = static_cast<int>(value); });
+        return number(
+            1, 127, [&](double value) { step.velocity = static_cast<int>(value); },
+            [&] { return say("\"{}\" should be a velocity from 1 to 127", figure); });
     case 'c':
-        return number(-10, 10, "voltage", [&](double value) { step.cv = value; });
+        return number(
+            -10, 10, [&](double value) { step.cv = value; },
+            [&] { return say("\"{}\" should be a voltage from −10 to 10", figure); });
     case 'p':
-        return number(0, 100, "chance in per cent", [&](double value) { step.probability = 0.01 * value; });
+        return number(
+            0, 100, [&](double value) { step.probability = 0.01 * value; },
+            [&] { return say("\"{}\" should be a chance from 0 to 100 per cent", figure); });
     case 'x':
-        return number(1, 8, "number of strikes", [&](double value) { step.repeats = static_cast<int>(value); });
+        return number(
+            1, 8, [&](double value) { step.repeats = static_cast<int>(value); },
+            [&] { return say("\"{}\" should be a number of strikes from 1 to 8", figure); });
     default:
         step.gate = parseNumber(word).value_or(0.0);
-        if (!(step.gate > 0.0 && step.gate <= 1.0))
-            return fmt::format("the gate \"{}\" should lie above 0 and up to 1", word);
+        if (!(step.gate > 0.0 && step.gate <= 1.0)) return say("the gate \"{}\" should lie above 0 and up to 1", word);
         return {};
     }
 }
 
-std::string tooMany(std::size_t count) {
-    return fmt::format("there are {} steps, 1 to {} are possible", count, kMaxSteps);
+Sentence tooMany(std::size_t count) {
+    return say("there are {} steps, 1 to {} are possible", count, kMaxSteps);
 }
 
 } // namespace
@@ -92,11 +100,11 @@ double usualGate(Step::Kind kind) {
 
 Result<Step> readStep(std::string_view text) {
     const auto words = piecesOf(text, " \t,");
-    if (words.empty()) return failure("is an empty step; a rest is written -");
+    if (words.empty()) return failure(say("is an empty step; a rest is written -"));
     auto step = readHead(words.front(), text);
     if (!step) return step;
     for (std::size_t w = 1; w < words.size(); ++w)
-        if (std::string why = readWord(words[w], *step); !why.empty()) return failure(why);
+        if (Sentence why = readWord(words[w], *step); !why.empty()) return failure(why);
     return step;
 }
 
@@ -118,19 +126,20 @@ std::string writeStep(const Step& step, char between) {
 Result<std::vector<Step>> readSteps(std::string_view line) {
     std::vector<Step> steps;
     const auto words = piecesOf(line, " \t\n\r|");
-    if (words.empty()) return failure("there is no step; write d3 for a note, - for a rest, = for a tie");
+    if (words.empty()) return failure(say("there is no step; write d3 for a note, - for a rest, = for a tie"));
     for (const std::string_view word : words) {
         const auto star = word.rfind('*');
         std::size_t times = 1;
         if (star != std::string_view::npos) {
             const auto count = parseNumber(word.substr(star + 1));
             if (!count || !(*count >= 1 && *count <= static_cast<double>(kMaxSteps)))
-                return failure(fmt::format("step {}: behind * should stand how often \"{}\" is played, 1 to {}",
-                                           steps.size() + 1, word.substr(0, star), kMaxSteps));
+                return failure(inside(
+                    say("step {}", steps.size() + 1),
+                    say("behind * should stand how often \"{}\" is played, 1 to {}", word.substr(0, star), kMaxSteps)));
             times = static_cast<std::size_t>(*count);
         }
         const auto step = readStep(word.substr(0, star));
-        if (!step) return failure(fmt::format("step {}: {}", steps.size() + 1, step.error().reason));
+        if (!step) return failure(inside(say("step {}", steps.size() + 1), step.error().reason));
         steps.insert(steps.end(), times, *step);
         if (steps.size() > 1000 * kMaxSteps) break;
     }
@@ -162,8 +171,7 @@ Result<std::vector<Hit>> readHits(std::string_view line) {
             hits.push_back(Hit::Accent);
             break;
         default:
-            return failure(
-                fmt::format("should be written with x, X, . and spaces only; character {} is another", i + 1));
+            return failure(say("should be written with x, X, . and spaces only; character {} is another", i + 1));
         }
     }
     if (hits.empty() || hits.size() > kMaxSteps) return failure(tooMany(hits.size()));

@@ -40,8 +40,8 @@ struct SoundWriter::Open {
     std::vector<int> whole{};
     sf_count_t sinceHead = 0;
 
-    [[nodiscard]] tl::unexpected<Error> failed(std::string_view what) const {
-        return tl::unexpected(Error{file.string(), {}, fmt::format("{}: {}", what, sf_strerror(handle.get()))});
+    [[nodiscard]] tl::unexpected<Error> failed(Sentence what) const {
+        return tl::unexpected(Error{file.string(), {}, inside(std::move(what), plain(sf_strerror(handle.get())))});
     }
 
     /// Into a file by name, or one that is open already.
@@ -52,7 +52,7 @@ struct SoundWriter::Open {
         info.format = codeOf(file, format.bits);
         handle.reset(descriptor < 0 ? sf_open(at.c_str(), SFM_WRITE, &info)
                                     : sf_open_fd(descriptor, SFM_WRITE, &info, SF_TRUE));
-        if (!handle) return failed("cannot be written");
+        if (!handle) return failed(say("cannot be written"));
         sf_command(handle.get(), SFC_SET_ADD_PEAK_CHUNK, nullptr, SF_FALSE); // it holds the time of day
         return {};
     }
@@ -72,12 +72,10 @@ struct SoundWriter::Open {
 };
 
 Result<void> checkSoundFormat(const std::filesystem::path& file, const SoundFormat& format) {
-    const auto refused = [&](std::string reason) {
-        return tl::unexpected(Error{file.string(), {}, std::move(reason)});
-    };
+    const auto refused = [&](Sentence reason) { return tl::unexpected(Error{file.string(), {}, std::move(reason)}); };
     if (format.bits != 16 && format.bits != 24 && format.bits != 32)
-        return refused(fmt::format("has 16, 24 or 32 bits a sample, not {}", format.bits));
-    if (format.bits == 32 && isFlac(file)) return refused("FLAC holds 16 or 24 bits a sample; 32 need a WAV file");
+        return refused(say("has 16, 24 or 32 bits a sample, not {}", format.bits));
+    if (format.bits == 32 && isFlac(file)) return refused(say("FLAC holds 16 or 24 bits a sample; 32 need a WAV file"));
     return {};
 }
 
@@ -97,11 +95,11 @@ Result<SoundWriter> SoundWriter::into(const std::filesystem::path& file, const S
     auto open = std::make_unique<Open>(Open{file, format});
     const int descriptor = ::open(file.c_str(), O_WRONLY | O_CREAT | O_CLOEXEC, 0666);
     if (descriptor < 0)
-        return tl::unexpected(Error{file.string(), {}, fmt::format("cannot be written: {}", std::strerror(errno))});
+        return tl::unexpected(Error{file.string(), {}, say("cannot be written: {}", std::strerror(errno))});
     if (::flock(descriptor, LOCK_EX | LOCK_NB) != 0 || ::ftruncate(descriptor, 0) != 0) {
         ::close(descriptor);
-        return tl::unexpected(
-            Error{file.string(), {}, "is being recorded to already; choose another name, or end that recording first"});
+        return tl::unexpected(Error{
+            file.string(), {}, say("is being recorded to already; choose another name, or end that recording first")});
     }
     if (auto started = open->start(file, descriptor); !started) return tl::unexpected(started.error());
     return SoundWriter(std::move(open));
@@ -116,7 +114,7 @@ Result<void> SoundWriter::write(std::span<const float> interleaved) {
     SNDFILE* const to = open_->handle.get();
     const sf_count_t done = open_->format.bits == 32 ? sf_write_float(to, interleaved.data(), size)
                                                      : sf_write_int(to, open_->rounded(interleaved), size);
-    if (done != size) return open_->failed("cannot be written to its end");
+    if (done != size) return open_->failed(say("cannot be written to its end"));
     open_->sinceHead += size / open_->format.channels;
     if (!open_->replacement && static_cast<double>(open_->sinceHead) >= open_->format.rate) {
         sf_command(to, SFC_UPDATE_HEADER_NOW, nullptr, 0);
@@ -127,7 +125,7 @@ Result<void> SoundWriter::write(std::span<const float> interleaved) {
 
 Result<void> SoundWriter::commit() {
     if (sf_close(open_->handle.release()) != 0)
-        return tl::unexpected(Error{open_->file.string(), {}, "cannot be written to its end"});
+        return tl::unexpected(Error{open_->file.string(), {}, say("cannot be written to its end")});
     return open_->replacement ? open_->replacement->commit() : Result<void>{};
 }
 

@@ -15,62 +15,73 @@ std::string cell(const std::string& text) {
     return out;
 }
 
-void list(std::string& out, const char* heading, const std::vector<std::string>& lines) {
+void list(std::string& out, const std::string& heading, const std::vector<std::string>& lines) {
     if (lines.empty()) return;
     out += fmt::format("\n## {}\n\n", heading);
     for (const std::string& line : lines) out += fmt::format("- {}\n", line);
 }
 
 void rows(std::string& out, const Sheet& sheet) {
-    out += "\n## Cables in build order\n";
+    const auto& speak = sheet.speak;
+    out += fmt::format("\n## {}\n", speak(say("Cables in build order")));
     std::string heading;
     for (const SheetRow& row : sheet.rows) {
         if (row.heading != heading || row.number == 1) {
             heading = row.heading;
-            out += fmt::format(
-                "\n### {}\n\n| row | from | to | cable | kind | should read | note |\n|--:|---|---|---|---|---|---|\n",
-                heading.empty() ? "Cables" : heading);
+            out += fmt::format("\n### {}\n\n| {} | {} | {} | {} | {} | {} | {} |\n|--:|---|---|---|---|---|---|\n",
+                               heading.empty() ? speak(say("Cables")) : heading, speak(say("Row")), speak(say("From")),
+                               speak(say("To")), speak(say("Cable")), speak(say("Kind")), speak(say("Should read")),
+                               speak(say("Note")));
         }
         const std::string reads = row.detail.empty() ? row.range : fmt::format("{}, {}", row.range, row.detail);
-        const std::string note = row.late ? row.note + (row.note.empty() ? "" : "; ") + "closes a loop" : row.note;
+        const std::string note =
+            row.late ? row.note + (row.note.empty() ? "" : "; ") + speak(say("closes a loop")) : row.note;
         out += fmt::format("| {} | {} | {} | {} {} | {} | {} | {} |\n", row.number, cell(row.from), cell(row.to),
-                           row.length, cell(row.colour), kindName(row.kind), cell(reads), cell(note));
+                           row.length, cell(row.colour), row.kindWord, cell(reads), cell(note));
     }
 }
 
 } // namespace
 
+std::string summary(const Sheet& sheet) {
+    const std::string key = sheet.key.empty() ? sheet.speak(say("not set")) : sheet.key;
+    const std::string tempo = sheet.tempo.empty() ? sheet.speak(say("no clock")) : sheet.tempo;
+    return sheet.speak(say("Key {} · {} · {} · {} cables", key, tempo, sheet.caseName, sheet.rows.size()));
+}
+
 std::string writeMarkdown(const Sheet& sheet) {
+    const auto& speak = sheet.speak;
     std::string out = fmt::format("# {}\n\n", sheet.title);
     if (!sheet.about.empty()) out += sheet.about + "\n\n";
-    out += fmt::format("Key {} · {} · {} · {} cables\n", sheet.key.empty() ? "not set" : sheet.key,
-                       sheet.tempo.empty() ? "no clock" : sheet.tempo, sheet.caseName, sheet.rows.size());
-    list(out, "Cautions", sheet.cautions);
+    out += summary(sheet) + "\n";
+    list(out, speak(say("Cautions")), sheet.cautions);
     rows(out, sheet);
-    list(out, "Behind the panel", sheet.normals);
+    list(out, speak(say("Behind the panel")), sheet.normals);
 
-    out += "\n## Knobs\n";
+    out += fmt::format("\n## {}\n", speak(say("Knobs")));
     for (const SheetPost& post : sheet.posts) {
         out += fmt::format("\n### {}\n\n{}{}{}\n", post.name, post.module, post.place.empty() ? "" : ", " + post.place,
                            post.voice.empty() ? "" : " · " + post.voice);
         if (!post.note.empty()) out += fmt::format("\n{}\n", post.note);
         if (post.knobs.empty()) continue;
-        out += "\n| knob | value | position | note |\n|---|--:|--:|---|\n";
+        out += fmt::format("\n| {} | {} | {} | {} |\n|---|--:|--:|---|\n", speak(say("Knob")), speak(say("Value")),
+                           speak(say("Position")), speak(say("Note")));
         for (const SheetKnob& knob : post.knobs)
             out +=
                 fmt::format("| {} | {} | {} | {} |\n", cell(knob.name), cell(knob.value), knob.hand, cell(knob.note));
     }
 
-    if (!sheet.pattern.empty()) out += "\n## Pattern\n\n";
+    if (!sheet.pattern.empty()) out += fmt::format("\n## {}\n\n", speak(say("Pattern")));
     for (const SheetLine& line : sheet.pattern) out += fmt::format("- {}: {}\n", line.name, fmt::join(line.steps, " "));
 
-    list(out, "Scenes", sheet.scenes);
-    for (const SheetLine& table : sheet.tables) list(out, table.name.c_str(), table.steps);
-    list(out, "Should read at the way out", sheet.expect);
-    list(out, "Findings still open", sheet.findings);
-    list(out, "Found, and meant", sheet.kept);
+    list(out, speak(say("Scenes")), sheet.scenes);
+    for (const SheetLine& table : sheet.tables) list(out, table.name, table.steps);
+    list(out, speak(say("Should read at the way out")), sheet.expect);
+    list(out, speak(say("Findings still open")), sheet.findings);
+    list(out, speak(say("Found, and meant")), sheet.kept);
 
-    out += "\n## Cables needed\n\n| cable | needed | in the case's bag |\n|---|--:|--:|\n";
+    out += fmt::format("\n## {}\n\n| {} | {} | {} |\n|---|--:|--:|\n", speak(say("Cables needed")), speak(say("Cable")),
+                       speak(say("Needed")), speak(say("In the case's bag")));
     for (const SheetCount& count : sheet.cables)
         out += fmt::format("| {} | {} | {} |\n", cell(count.what), count.count, count.owned);
     return out;

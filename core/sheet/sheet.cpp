@@ -38,11 +38,27 @@ std::vector<MinMax> traceOf(std::span<const float> volts, double rate, const Rea
     return out;
 }
 
-SheetPost postOf(const Observation& o, const Post& post) {
+std::string kindWord(SignalKind kind, const Speaker& speak) {
+    switch (kind) {
+    case SignalKind::Audio:
+        return speak(say("audio"));
+    case SignalKind::Gate:
+        return speak(say("gate"));
+    case SignalKind::Pitch:
+        return speak(say("pitch"));
+    case SignalKind::Clock:
+        return speak(say("clock"));
+    case SignalKind::Control:
+        break;
+    }
+    return speak(say("control"));
+}
+
+SheetPost postOf(const Observation& o, const Post& post, const Speaker& speak) {
     const ModuleInfo* module = o.library->module(post.module);
     SheetPost out{post.name, module ? module->description.name : post.module, "", post.voice, {}, post.note};
     if (const Slot* slot = o.housing ? o.housing->slot(post.slot) : nullptr)
-        out.place = fmt::format("row {}, HP {}", slot->row, slot->column);
+        out.place = speak(say("row {}, HP {}", slot->row, slot->column));
     for (const KnobInfo& knob : o.part(post.id)->knobs) {
         if (inMidiTable(*o.part(post.id), knob)) continue; // its table says it
         const KnobInForce now = knobInForce(o.patch, post, *o.part(post.id), knob);
@@ -53,7 +69,7 @@ SheetPost postOf(const Observation& o, const Post& post) {
         if (const auto note = post.knobNotes.find(knob.id); note != post.knobNotes.end())
             out.knobs.back().note = note->second;
         if (post.locked.contains(knob.id))
-            out.knobs.back().note += out.knobs.back().note.empty() ? "locked" : "; locked";
+            out.knobs.back().note += (out.knobs.back().note.empty() ? "" : "; ") + speak(say("locked"));
     }
     return out;
 }
@@ -62,7 +78,7 @@ std::size_t placeOf(const Patch& patch, const std::string& post) {
     return static_cast<std::size_t>(std::ranges::find(patch.posts, post, &Post::id) - patch.posts.begin());
 }
 
-std::vector<SheetRow> rowsOf(const Observation& o) {
+std::vector<SheetRow> rowsOf(const Observation& o, const Speaker& speak) {
     std::vector<SheetRow> rows;
     std::map<JackRef, Reading> own; // of an output that several cables leave, or that leads others, once
     const auto ownReading = [&](const JackRef& output) -> const Reading& {
@@ -90,8 +106,9 @@ std::vector<SheetRow> rowsOf(const Observation& o) {
         if (cable.lengthCm > 0) row.length = fmt::format("{} cm", cable.lengthCm);
         row.colour = cable.colour;
         row.range = rangeText(reading);
-        row.detail = detailText(reading);
+        row.detail = speak(detailReading(reading));
         row.kind = reading.kind;
+        row.kindWord = kindWord(row.kind, speak);
         row.fromPost = placeOf(o.patch, cable.from.post);
         row.toPost = placeOf(o.patch, cable.to.post);
         row.trace = traceOf(o.at(cable.from), o.rate(), reading);
@@ -103,13 +120,14 @@ std::vector<SheetRow> rowsOf(const Observation& o) {
     return rows;
 }
 
-std::vector<SheetCount> countCables(const Observation& o) {
+std::vector<SheetCount> countCables(const Observation& o, const Speaker& speak) {
     std::map<std::pair<int, std::string>, int> used;
     for (const Cable& cable : o.patch.cables) ++used[{cable.lengthCm, cable.colour}];
     std::vector<SheetCount> out;
     for (const auto& [kind, count] : used) {
-        SheetCount line{kind.first > 0 ? fmt::format("{} cm {}", kind.first, kind.second) : "length not chosen", count,
-                        0};
+        SheetCount line{kind.first > 0 ? fmt::format("{} cm {}", kind.first, kind.second)
+                                       : speak(say("length not chosen")),
+                        count, 0};
         if (o.housing)
             for (const CableStock& stock : o.housing->cables)
                 if (stock.lengthCm == kind.first && stock.colour == kind.second) line.owned += stock.count;
@@ -119,30 +137,30 @@ std::vector<SheetCount> countCables(const Observation& o) {
 }
 
 /// Every line of every variation; of those behind A only what is different.
-std::vector<SheetLine> patternOf(const Patch& patch) {
+std::vector<SheetLine> patternOf(const Patch& patch, const Speaker& speak) {
     std::vector<SheetLine> out;
     for (const Pattern& pattern : patch.patterns)
         for (int v = 0; v <= static_cast<int>(pattern.others.size()); ++v) {
-            const auto named = [&](const std::string& name, const char* kind, std::size_t index) {
-                std::string text = name.empty() ? fmt::format("{} {}", kind, index + 1) : name;
+            const auto named = [&](const std::string& name, const Sentence& otherwise) {
+                std::string text = name.empty() ? speak(otherwise) : name;
                 if (!pattern.others.empty()) text += fmt::format(" {}", static_cast<char>('A' + v));
                 return text;
             };
             const auto& tracks = pattern.tracksOf(v);
             for (std::size_t t = 0; t < tracks.size(); ++t) {
                 if (v > 0 && t < pattern.tracks.size() && tracks[t].steps == pattern.tracks[t].steps) continue;
-                SheetLine line{named(tracks[t].name, "track", t), {}};
+                SheetLine line{named(tracks[t].name, say("track {}", t + 1)), {}};
                 for (const Step& step : tracks[t].steps)
-                    line.steps.push_back(step.kind == Step::Kind::Rest ? "rest"
+                    line.steps.push_back(step.kind == Step::Kind::Rest ? speak(say("rest"))
                                          : step.kind == Step::Kind::Tie
-                                             ? "tie"
+                                             ? speak(say("tie"))
                                              : noteName(step.note) + (step.accent ? "!" : ""));
                 out.push_back(std::move(line));
             }
             const auto& lanes = pattern.lanesOf(v);
             for (std::size_t l = 0; l < lanes.size(); ++l) {
                 if (v > 0 && l < pattern.lanes.size() && lanes[l].hits == pattern.lanes[l].hits) continue;
-                SheetLine line{named(lanes[l].name, "lane", l), {}};
+                SheetLine line{named(lanes[l].name, say("lane {}", l + 1)), {}};
                 for (const Hit hit : lanes[l].hits)
                     line.steps.emplace_back(hit == Hit::Accent ? "X" : hit == Hit::Hit ? "x" : "·");
                 out.push_back(std::move(line));
@@ -161,7 +179,7 @@ std::vector<std::string> scenesOf(const Observation& o) {
     return lines;
 }
 
-std::vector<SheetLine> tablesOf(const Observation& o) {
+std::vector<SheetLine> tablesOf(const Observation& o, const Speaker& speak) {
     std::vector<SheetLine> out;
     for (const Post& post : o.patch.posts) {
         const auto table = midiTableOf(post, *o.part(post.id));
@@ -169,7 +187,8 @@ std::vector<SheetLine> tablesOf(const Observation& o) {
         SheetLine line{fmt::format("{}: {}", post.name, table->name), {}};
         for (const MidiPort& port : table->ports)
             if (port.gives != MidiFunction::None)
-                line.steps.push_back(fmt::format("{}: {}, {}", port.port, functionText(port), channelText(port)));
+                line.steps.push_back(
+                    fmt::format("{}: {}, {}", port.port, speak(functionText(port)), speak(channelText(port))));
         out.push_back(std::move(line));
     }
     return out;
@@ -177,46 +196,49 @@ std::vector<SheetLine> tablesOf(const Observation& o) {
 
 } // namespace
 
-Sheet makeSheet(const Observation& o, const std::vector<Finding>& findings) {
+Sheet makeSheet(const Observation& o, const std::vector<Finding>& findings, const Speaker& speak) {
     Sheet sheet;
+    sheet.speak = speak;
     sheet.title = o.patch.title;
     sheet.about = o.patch.about;
     sheet.key = o.patch.key;
     sheet.caseName = o.housing ? o.housing->name : o.patch.caseId;
     for (const Post& post : o.patch.posts) {
-        sheet.posts.push_back(postOf(o, post));
+        sheet.posts.push_back(postOf(o, post, speak));
         if (const KnobInfo* tempo = o.part(post.id)->knobFor("clock", "tempo"); tempo && sheet.tempo.empty())
             sheet.tempo = tempo->scale.text(knobValue(post, *tempo));
     }
-    sheet.rows = rowsOf(o);
-    sheet.cables = countCables(o);
-    sheet.pattern = patternOf(o.patch);
+    sheet.rows = rowsOf(o, speak);
+    sheet.cables = countCables(o, speak);
+    sheet.pattern = patternOf(o.patch, speak);
     sheet.scenes = scenesOf(o);
-    sheet.tables = tablesOf(o);
+    sheet.tables = tablesOf(o, speak);
     for (const NormalInEffect& normal : buildGraph(o.patch, *o.library).normals)
-        sheet.normals.push_back(fmt::format("{} feeds {} behind the panel", tieName(normal.from, o.patch, *o.library),
-                                            tieName(normal.to, o.patch, *o.library)));
+        sheet.normals.push_back(speak(say("{} feeds {} behind the panel", tieName(normal.from, o.patch, *o.library),
+                                          tieName(normal.to, o.patch, *o.library))));
     const LevelReading left = measureLevel(o.recorded.left);
     const LevelReading right = measureLevel(o.recorded.right);
-    for (const auto& [side, level] : {std::pair{"Left", left}, std::pair{"Right", right}})
-        sheet.expect.push_back(fmt::format(
-            "{}: peak {:.2f} V ({:.1f} dBFS), RMS {:.2f} V ({:.1f} dBu in the case), DC {:+.3f} V", side,
-            level.peak().value, toDbfs(level.peak()).value, level.rms.value, toDbu(level.rms).value, level.mean.value));
+    for (const auto& [side, level] : {std::pair{say("Left"), left}, std::pair{say("Right"), right}})
+        sheet.expect.push_back(
+            speak(inside(side, say("peak {:.2f} V ({:.1f} dBFS), RMS {:.2f} V ({:.1f} dBu in the case), DC {:+.3f} V",
+                                   level.peak().value, toDbfs(level.peak()).value, level.rms.value,
+                                   toDbu(level.rms).value, level.mean.value))));
     for (const Finding& finding : findings) {
         if (!isProblem(finding)) continue; // its row says it, or nothing is wrong yet
         const std::string where = finding.cable ? o.cableName(finding.cable) : o.nameOf(finding.post);
-        sheet.findings.push_back(fmt::format("{}: {} ({})", where, finding.reason.str(), finding.figure.str()));
+        sheet.findings.push_back(fmt::format("{}: {} ({})", where, speak(finding.reason), speak(finding.figure)));
     }
     for (const Dismissal& kept : o.patch.dismissals) {
         const std::string where = kept.cable ? o.cableName(kept.cable) : o.nameOf(kept.post);
         sheet.kept.push_back(fmt::format("{}, {}: {}", where, kept.rule, kept.reason));
     }
     sheet.cautions = {
-        "Start with the monitor turned down: resonance, feedback and sync can jump 20 dB in a step.",
-        "DC and subsonic signals heat loudspeakers; watch the DC figure on this sheet.",
-        "A case is 10 to 20 dB hotter than line level: use an output stage before a line, phone or instrument input.",
-        "Switch the case off before plugging a module's ribbon; a reversed ribbon destroys modules. Leave mains work "
-        "to qualified people and local code."};
+        speak(say("Start with the monitor turned down: resonance, feedback and sync can jump 20 dB in a step.")),
+        speak(say("DC and subsonic signals heat loudspeakers; watch the DC figure on this sheet.")),
+        speak(say("A case is 10 to 20 dB hotter than line level: use an output stage before a line, phone or "
+                  "instrument input.")),
+        speak(say("Switch the case off before plugging a module's ribbon; a reversed ribbon destroys modules. Leave "
+                  "mains work to qualified people and local code."))};
     return sheet;
 }
 

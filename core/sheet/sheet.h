@@ -40,6 +40,7 @@ struct SheetRow {
     std::string range;
     std::string detail;
     SignalKind kind = SignalKind::Control;
+    std::string kindWord;
     bool late = false;        ///< closes a loop and arrives a sample late in the simulation
     std::size_t fromPost = 0; ///< index into posts
     std::size_t toPost = 0;
@@ -58,6 +59,7 @@ struct SheetLine {
 };
 
 struct Sheet {
+    Speaker speak = inEnglish;
     std::string title;
     std::string about;
     std::string key;
@@ -79,7 +81,11 @@ struct Sheet {
 /// Seconds that each row's trace shows.
 inline constexpr double kSheetWindow = 1.2;
 
-Sheet makeSheet(const Observation& observation, const std::vector<Finding>& findings);
+/// `speak` gives the language of what is written, here and by those who print the sheet.
+Sheet makeSheet(const Observation& observation, const std::vector<Finding>& findings, const Speaker& speak = inEnglish);
+
+/// "Key D minor · 112 BPM · Two-row case · 21 cables".
+std::string summary(const Sheet& sheet);
 
 /// The sheet as Markdown (CommonMark with tables).
 std::string writeMarkdown(const Sheet& sheet);

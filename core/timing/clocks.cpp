@@ -144,7 +144,7 @@ Result<ClockTree> clocksOf(const Patch& patch, const Library& library, const std
         start += kRun;
         return true;
     });
-    if (!whole) return failure("the run was cancelled");
+    if (!whole) return failure(say("the run was cancelled"));
     for (ClockBranch& branch : out.branches) measure(branch);
     const double lead = out.branches.front().hertz;
     for (ClockBranch& branch : out.branches) {

@@ -92,7 +92,7 @@ class Tempos {
 Result<std::vector<Forecast>> forecastOf(const Patch& patch, const Library& library, const std::string& sequencer,
                                          const ResponseOptions& options) {
     const TempoHome home = tempoHome(patch, library);
-    if (!home.knob) return failure("there is no clock with a tempo in this patch");
+    if (!home.knob) return failure(say("there is no clock with a tempo in this patch"));
     const double now = std::clamp(knobValue(*home.post, *home.knob), kSlowest, kFastest);
     Tempos tempos(patch, library, sequencer, options);
     const auto& present = tempos.at(now);
@@ -107,14 +107,14 @@ Result<std::vector<Forecast>> forecastOf(const Patch& patch, const Library& libr
     grid.push_back(fastest);
     for (std::size_t i = 0; i < grid.size(); ++i) {
         if (options.progress && !options.progress(0.7 * static_cast<double>(i) / static_cast<double>(grid.size())))
-            return failure("the run was cancelled");
+            return failure(say("the run was cancelled"));
         if (const auto& run = tempos.at(grid[i]); !run) return tl::unexpected(run.error());
     }
     std::vector<Forecast> out;
     for (const Question& question : questions) {
         if (options.progress &&
             !options.progress(0.7 + 0.3 * static_cast<double>(out.size()) / static_cast<double>(questions.size())))
-            return failure("the run was cancelled");
+            return failure(say("the run was cancelled"));
         Forecast forecast{question.kind, question.post, holds(*present, question), question.wanted, {}, {}};
         const auto ok = [&](double tempo) {
             const auto& run = tempos.at(tempo);
@@ -148,14 +148,16 @@ Result<std::vector<Forecast>> forecastOf(const Patch& patch, const Library& libr
 Result<SetKnob> fitToStep(const Patch& patch, const Library& library, const std::string& sequencer,
                           const std::string& contour, Fit fit, int step, const ResponseOptions& options) {
     const Post* post = patch.post(contour);
-    if (!post) return failure(fmt::format("there is no post \"{}\"", contour));
+    if (!post) return failure(say("there is no post \"{}\"", contour));
     const EnvelopeKnobs knobs = envelopeKnobs(*library.part(*post));
     const auto shape = envelopeShape(*post, *library.part(*post), std::nullopt);
-    if (!shape) return failure(fmt::format("{} is no contour", post->name));
+    if (!shape) return failure(say("{} is no contour", post->name));
     const bool byDecay = fit == Fit::ReachSustain || !shape->releases;
     const KnobInfo* knob = byDecay ? knobs.decay : knobs.release;
-    if (!knob) return failure(fmt::format("{} has no knob for its {}", post->name, byDecay ? "decay" : "release"));
-    if (post->locked.contains(knob->id)) return failure(fmt::format("{} of {} is locked", knob->name, post->name));
+    if (!knob)
+        return failure(byDecay ? say("{} has no knob for its decay", post->name)
+                               : say("{} has no knob for its release", post->name));
+    if (post->locked.contains(knob->id)) return failure(say("{} of {} is locked", knob->name, post->name));
 
     ResponseOptions quiet = options;
     quiet.sounds = false;
@@ -183,21 +185,20 @@ Result<SetKnob> fitToStep(const Patch& patch, const Library& library, const std:
     };
     if (!fits(0.0)) {
         if (!error.reason.empty()) return tl::unexpected(error);
-        return failure(
-            fit == Fit::ReachSustain
-                ? fmt::format("not even the shortest decay of {} reaches sustain: its attack is longer than "
-                              "the gate",
-                              post->name)
-                : fmt::format("not even the shortest {} of {} ends before the next note: what comes before it "
-                              "is too long",
-                              byDecay ? "decay" : "release", post->name));
+        return failure(fit == Fit::ReachSustain
+                           ? say("not even the shortest decay of {} reaches sustain: its attack is longer than "
+                                 "the gate",
+                                 post->name)
+                           : say("not even the shortest {} of {} ends before the next note: what comes before it "
+                                 "is too long",
+                                 knob->name, post->name));
     }
     double short_ = 0.0;
     double long_ = 1.0;
     if (fits(1.0)) return SetKnob{contour, knob->id, knob->scale.toValue(1.0)};
     for (int i = 0; i < kHalvings; ++i) {
         if (options.progress && !options.progress(static_cast<double>(i) / kHalvings))
-            return failure("the run was cancelled");
+            return failure(say("the run was cancelled"));
         const double middle = 0.5 * (short_ + long_);
         (fits(middle) ? short_ : long_) = middle;
     }

@@ -30,7 +30,7 @@ std::vector<Step> toldSteps(const Told& told) {
 
 Result<Pattern> keptPattern(const Patch& patch, const std::string& post, const Told& told) {
     std::vector<Step> steps = toldSteps(told);
-    if (steps.empty()) return failure("nothing has been recorded into this slot yet");
+    if (steps.empty()) return failure(say("nothing has been recorded into this slot yet"));
     Pattern pattern = patternOf(patch, post);
     Track& track = trackAt(pattern, told[2], 0);
     // A slot begins as it is written; only where other notes came is there something to keep.
@@ -38,21 +38,20 @@ Result<Pattern> keptPattern(const Patch& patch, const std::string& post, const T
         return a.kind == b.kind && (a.kind != Step::Kind::Note || a.note == b.note);
     };
     if (std::ranges::equal(steps, track.steps, alike))
-        return failure("nothing has been recorded into this slot since it was written");
+        return failure(say("nothing has been recorded into this slot since it was written"));
     track.steps = std::move(steps);
     return pattern;
 }
 
 Result<Pattern> recordedPattern(const Patch& patch, const Library& library, const std::string& post, double seconds) {
     const Post* found = patch.post(post);
-    if (!found) return failure(fmt::format("there is no post \"{}\"", post));
+    if (!found) return failure(say("there is no post \"{}\"", post));
     if (!library.part(*found)->has("quantizer"))
-        return failure(fmt::format("{} has no sequence that records; a quantizer has one", found->name));
+        return failure(say("{} has no sequence that records; a quantizer has one", found->name));
     auto renderer = Renderer::make(patch, library, {});
     if (!renderer) return tl::unexpected(renderer.error());
     const int teller = renderer->schedule().tellerOf(post);
-    if (teller < 0)
-        return failure(fmt::format("{} is not heard, so it does not run; tie one of its outputs", found->name));
+    if (teller < 0) return failure(say("{} is not heard, so it does not run; tie one of its outputs", found->name));
     renderer->run(seconds, [](const RunView&) { return true; });
     Told told{};
     renderer->schedule().tell(teller, told);

@@ -141,17 +141,17 @@ Patch onlyWhatReaches(const Patch& patch, const Library& library, const std::vec
     return out;
 }
 
-std::string tooMuchFor(const Sequencer& sequencer, const Pattern& pattern) {
-    const auto more = [&](std::size_t count, int room, const char* what) -> std::string {
-        if (count <= static_cast<std::size_t>(room)) return {};
-        return fmt::format("{} {} are written, this module has {}", count, what, room);
-    };
-    std::string why = more(pattern.others.size() + 1, sequencer.variations, "variations");
-    for (int v = 0; why.empty() && v <= static_cast<int>(pattern.others.size()); ++v) {
-        why = more(pattern.tracksOf(v).size(), sequencer.tracks, "tracks");
-        if (why.empty()) why = more(pattern.lanesOf(v).size(), sequencer.lanes, "lanes");
+Sentence tooMuchFor(const Sequencer& sequencer, const Pattern& pattern) {
+    const auto more = [](std::size_t count, int room) { return count > static_cast<std::size_t>(room); };
+    if (const std::size_t count = pattern.others.size() + 1; more(count, sequencer.variations))
+        return say("{} variations are written, this module has {}", count, sequencer.variations);
+    for (int v = 0; v <= static_cast<int>(pattern.others.size()); ++v) {
+        if (const std::size_t count = pattern.tracksOf(v).size(); more(count, sequencer.tracks))
+            return say("{} tracks are written, this module has {}", count, sequencer.tracks);
+        if (const std::size_t count = pattern.lanesOf(v).size(); more(count, sequencer.lanes))
+            return say("{} lanes are written, this module has {}", count, sequencer.lanes);
     }
-    return why;
+    return {};
 }
 
 long pulsesOf(const Stride& stride, std::size_t steps) {

@@ -59,7 +59,7 @@ std::optional<LineRef> lineBehind(const Patch& patch, const Library& library, co
 Patch onlyWhatReaches(const Patch& patch, const Library& library, const std::vector<JackRef>& jacks);
 
 /// Why the module in the case cannot hold a pattern, with the figure; empty if it can.
-std::string tooMuchFor(const Sequencer& sequencer, const Pattern& pattern);
+Sentence tooMuchFor(const Sequencer& sequencer, const Pattern& pattern);
 
 /// Clock pulses that each step of a line of knobs lasts, as many steps as it plays; empty for a post without them.
 std::vector<int> knobSteps(const Post& post, const PartInfo& part);

@@ -49,7 +49,8 @@ template <class Line> Line rotated(Line line, const std::set<int>& chosen, int b
     return reordered(std::move(line), chosen, [&](Line& taken) {
         if (taken.empty()) return;
         const auto count = static_cast<int>(taken.size());
-        std::ranges::rotate(taken, taken.begin() + ((-by % count) + count) % count);
+        std::rotate(taken.begin(), taken.begin() + ((-by % count) + count) % count,
+                    taken.end()); // clang 14 cannot compile that of ranges
     });
 }
 

@@ -300,8 +300,8 @@ Result<std::vector<Reckoned>> reckon(std::string_view line, const ReckonContext&
     const auto first = line.find_first_not_of(" \t");
     if (first == std::string_view::npos || line.size() > 200)
         return failure(
-            "write what is to be reckoned: 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, 2 v at 38 %, "
-            "7 st from 5 v, +4 dbu, or lengths such as 5 7 16");
+            say("write what is to be reckoned: 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, 2 v at 38 %, "
+                "7 st from 5 v, +4 dbu, or lengths such as 5 7 16"));
     line.remove_prefix(first);
     if (auto answers = ofAttenuator(line)) return std::move(*answers);
     if (const auto ratio = ratioIn(line); ratio && isRatio(*ratio)) return ofRatio(*ratio);
@@ -334,9 +334,9 @@ Result<std::vector<Reckoned>> reckon(std::string_view line, const ReckonContext&
             return out;
         }
     }
-    return failure(fmt::format("\"{}\" cannot be reckoned; write 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, "
-                               "2 v at 38 %, 7 st from 5 v, +4 dbu, or lengths such as 5 7 16",
-                               line));
+    return failure(say("\"{}\" cannot be reckoned; write 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, "
+                       "2 v at 38 %, 7 st from 5 v, +4 dbu, or lengths such as 5 7 16",
+                       line));
 }
 
 } // namespace lariat

@@ -2,6 +2,7 @@
 
 #include "blocks/parts/gate.h"
 #include "engine/envelope_shape.h"
+#include "model/edit.h"
 #include "timing/facts.h"
 #include "timing/pattern_edits.h"
 
@@ -88,6 +89,13 @@ struct WatchedSound {
     std::vector<float> volts{};
 };
 
+struct WatchedTune {
+    TuneResponse response;
+    std::size_t inProbe = 0;
+    std::size_t outProbe = 0;
+    TunedNote now{}; ///< the step that is played; seconds of the run stand for its pulses until the end
+};
+
 /// One silent run: what it watches, and what it has seen.
 class ResponseRun {
   public:
@@ -97,10 +105,11 @@ class ResponseRun {
     Result<Responses> operator()() {
         const JackRef clock{sequencer_.post, sequencer_.clock};
         if (sequencer_.clock.empty() || feederOf(patch_, library_, clock).post.empty())
-            return failure(
-                fmt::format("nothing steps {}; tie a clock to its clock input", patch_.post(sequencer_.post)->name));
+            return failure(say("nothing steps {}; tie a clock to its clock input", patch_.post(sequencer_.post)->name));
         if (auto turned = turnKnobs(); !turned) return tl::unexpected(turned.error());
         chooseContours();
+        for (const TunePath& path : tunePathsOf(patch_, library_, sequencer_))
+            tunes_.push_back({{path, {}, {}}, probe(path.in), probe(path.out)});
         if (options_.sounds) chooseSounds();
         probes_.push_back(clock);
         auto renderer =
@@ -111,9 +120,8 @@ class ResponseRun {
         out_.cycle = std::max(1L, cycleOf(patch_, library_, sequencer_, variation));
         out_.shown = std::min(out_.cycle, options_.mostPulses);
         lead_ = out_.cycle > out_.shown ? 0 : std::min(out_.cycle, kLead);
-        if (!run(*renderer)) return failure("the run was cancelled");
-        if (pulses_.size() < 2)
-            return failure(fmt::format("no clock pulse comes to {}", patch_.post(sequencer_.post)->name));
+        if (!run(*renderer)) return failure(say("the run was cancelled"));
+        if (pulses_.size() < 2) return failure(say("no clock pulse comes to {}", patch_.post(sequencer_.post)->name));
         gather();
         return std::move(out_);
     }
@@ -123,7 +131,7 @@ class ResponseRun {
         std::vector<Edit> edits;
         if (options_.tempo) {
             const TempoHome home = tempoHome(patch_, library_);
-            if (!home.knob) return failure("there is no clock with a tempo in this patch");
+            if (!home.knob) return failure(say("there is no clock with a tempo in this patch"));
             edits.push_back(SetKnob{home.post->id, home.knob->id, *options_.tempo});
         }
         if (options_.variation && !sequencer_.variationKnob.empty())
@@ -230,6 +238,7 @@ class ResponseRun {
                 if (edge.rising) pulses_.push_back((start + static_cast<double>(edge.at)) / kRate);
             if (steps >= 0) schedule.tell(steps, told);
             for (WatchedContour& contour : contours_) look(contour, view, schedule, told);
+            for (WatchedTune& tune : tunes_) look(tune, view, told);
             for (WatchedSound& sound : sounds_) {
                 const auto& volts = view.probes[sound.probe]->volts;
                 sound.volts.insert(sound.volts.end(), volts.begin(), volts.end());
@@ -283,6 +292,58 @@ class ResponseRun {
         contour.last = out[kRun - 1];
     }
 
+    /// A note is what leaves the quantizer when its step ends: till then it may be clocked late or glide.
+    void look(WatchedTune& tune, const RunView& view, const Told& told) {
+        const int step = stepOf(tune.response.path.line, told);
+        if (step != tune.now.step) {
+            const double at = static_cast<double>(runs_ * kRun) / kRate; // its pulse came within this run
+            tune.now.until = at;
+            if (tune.now.step >= 0) tune.response.notes.push_back(tune.now);
+            tune.now = {step, at, at, 0.0f, 0.0f};
+        }
+        tune.now.wanted = (*view.probes[tune.inProbe])[kRun - 1];
+        tune.now.given = (*view.probes[tune.outProbe])[kRun - 1];
+    }
+
+    /// What a step of a line is; every step of a line of faders is a note.
+    [[nodiscard]] Step::Kind kindOf(const LineRef& line, int step) const {
+        const Pattern* pattern = sequencer_.plays ? patch_.pattern(line.post) : nullptr;
+        if (!pattern) return Step::Kind::Note;
+        const auto& tracks = pattern->tracksOf(options_.variation.value_or(variationOf(patch_, library_, sequencer_)));
+        const auto track = static_cast<std::size_t>(line.index);
+        const auto at = static_cast<std::size_t>(step);
+        return track < tracks.size() && at < tracks[track].steps.size() ? tracks[track].steps[at].kind
+                                                                        : Step::Kind::Rest;
+    }
+
+    void gather(WatchedTune& tune) {
+        TuneResponse& response = tune.response;
+        std::vector<TunedNote> notes;
+        for (TunedNote note : response.notes) {
+            const Step::Kind kind = kindOf(response.path.line, note.step);
+            const double end = pulseAt(note.until);
+            note.pulse = pulseAt(note.pulse);
+            note.until = end;
+            if (kind == Step::Kind::Tie && !notes.empty()) notes.back().until = end; // the note before it goes on
+            if (kind == Step::Kind::Note) notes.push_back(note);
+        }
+        std::erase_if(notes, [&](const TunedNote& note) { return !counts(note.pulse); });
+        for (TunedNote& note : notes) {
+            const double length = note.until - note.pulse;
+            note.pulse = inCycle(note.pulse);
+            note.until = note.pulse + length;
+        }
+        std::ranges::sort(notes, {}, &TunedNote::pulse);
+        response.notes = std::move(notes);
+        std::set<int> moved;
+        Sentence text = movedText(response.notes, moved);
+        if (!response.notes.empty()) response.facts.push_back({Fact::Kind::Tuned, std::move(text), false, moved});
+        std::set<int> merged;
+        if (Sentence one = mergedText(response.notes, merged); !one.empty())
+            response.facts.push_back({Fact::Kind::Tuned, std::move(one), false, merged}); // often it is meant
+        out_.tunes.push_back(std::move(response));
+    }
+
     [[nodiscard]] int stepOf(const std::optional<LineRef>& line, const Told& told) const {
         if (!line) return -1;
         return told[toldAt(sequencer_, *line)];
@@ -310,6 +371,7 @@ class ResponseRun {
             place(response.strikes);
             out_.contours.push_back(std::move(response));
         }
+        for (WatchedTune& tune : tunes_) gather(tune);
         for (WatchedSound& sound : sounds_) {
             SoundResponse& response = sound.response;
             response.picture = columns([&](std::size_t part) { return rangeOf(sound.volts.data() + part * kPart); });
@@ -394,6 +456,7 @@ class ResponseRun {
     std::vector<JackRef> probes_;
     std::vector<WatchedContour> contours_;
     std::vector<WatchedSound> sounds_;
+    std::vector<WatchedTune> tunes_;
     std::vector<double> pulses_; ///< seconds, of the run
     std::size_t runs_ = 0;
     long lead_ = 0;
@@ -427,7 +490,7 @@ long cycleOf(const Patch& patch, const Library& library, const Sequencer& sequen
 Result<Responses> responsesOf(const Patch& patch, const Library& library, const std::string& sequencer,
                               const ResponseOptions& options) {
     auto found = sequencerOf(patch, library, sequencer);
-    if (!found) return failure(fmt::format("\"{}\" is no post with steps in this patch", sequencer));
+    if (!found) return failure(say("\"{}\" is no post with steps in this patch", sequencer));
     return ResponseRun(patch, library, std::move(*found), options)();
 }
 

@@ -8,6 +8,7 @@
 #include "engine/render.h"
 #include "engine/tap.h"
 #include "timing/lines.h"
+#include "timing/tuned.h"
 #include "units/sentence.h"
 
 #include <functional>
@@ -39,7 +40,7 @@ struct Strike {
 
 /// What there is to say of it in sum.
 struct Fact {
-    enum class Kind { Sustain, Tail, Slurred, StageGate, Hits, TailNote };
+    enum class Kind { Sustain, Tail, Slurred, StageGate, Hits, TailNote, Tuned };
     Kind kind = Kind::Sustain;
     Sentence text;
     bool bad = false;    ///< some notes do not do what the patch seems to want
@@ -76,6 +77,13 @@ struct SoundResponse {
     std::vector<Fact> facts;
 };
 
+/// What a quantizer makes of the line's notes, in their order.
+struct TuneResponse {
+    TunePath path;
+    std::vector<TunedNote> notes;
+    std::vector<Fact> facts;
+};
+
 struct Responses {
     static constexpr int kPerPulse = 256; ///< columns of a picture
 
@@ -85,6 +93,7 @@ struct Responses {
     double pulseSeconds = 0.0; ///< mean
     std::vector<ContourResponse> contours;
     std::vector<SoundResponse> sounds;
+    std::vector<TuneResponse> tunes;
 };
 
 struct ResponseOptions {

@@ -52,8 +52,7 @@ Result<Found> takeKnob(std::string_view& text, const Patch& patch, const Library
     if (!post) {
         std::string names;
         for (const Post& one : patch.posts) names += (names.empty() ? "" : ", ") + one.name;
-        return failure(
-            fmt::format("\"{}\" begins with no post of this patch; there are {}", whole.substr(0, 60), names));
+        return failure(say("\"{}\" begins with no post of this patch; there are {}", whole.substr(0, 60), names));
     }
     const KnobInfo* knob = nullptr;
     const std::string_view behind = text;
@@ -71,7 +70,7 @@ Result<Found> takeKnob(std::string_view& text, const Patch& patch, const Library
     if (!knob) {
         std::string names;
         for (const KnobInfo& one : part.knobs) names += (names.empty() ? "" : ", ") + one.name;
-        return failure(fmt::format("{} has no knob \"{}\"; it has {}", post->name, behind.substr(0, 40), names));
+        return failure(say("{} has no knob \"{}\"; it has {}", post->name, behind.substr(0, 40), names));
     }
     return Found{post, knob};
 }
@@ -80,8 +79,8 @@ Result<double> valueOf(std::string_view text, const Found& found, double tempo) 
     text = trimmed(text);
     const auto value = found.knob->scale.parse(text, tempo);
     if (!value || !(*value >= found.knob->scale.min && *value <= found.knob->scale.max))
-        return failure(fmt::format("\"{}\" is no setting of {} of {}: it takes {}", text, found.knob->name,
-                                   found.post->name, found.knob->scale.expectation()));
+        return failure(say("\"{}\" is no setting of {} of {}: it takes {}", text, found.knob->name, found.post->name,
+                           found.knob->scale.expectation()));
     return *value;
 }
 
@@ -123,7 +122,7 @@ Result<Move> readMove(std::string_view text, Hand hand, const Scene& scene, cons
     const auto arrow = text.find('>');
     const auto comma = text.rfind(", bar ");
     if (arrow == std::string_view::npos || comma == std::string_view::npos || comma < arrow)
-        return failure("a move is written: left: filter cutoff 310 Hz > 1.2 kHz, bar 3 to 7");
+        return failure(say("a move is written: left: filter cutoff 310 Hz > 1.2 kHz, bar 3 to 7"));
     const auto from = valueOf(text.substr(0, arrow), *found, tempo);
     if (!from) return tl::unexpected(from.error());
     const auto to = valueOf(text.substr(arrow + 1, comma - arrow - 1), *found, tempo);
@@ -133,8 +132,8 @@ Result<Move> readMove(std::string_view text, Hand hand, const Scene& scene, cons
     const auto start = barIn(when.substr(0, between));
     const auto end = between == std::string_view::npos ? start : barIn(when.substr(between + 4));
     if (!start || !end || *end < *start || *end > scene.beats() + 1e-9)
-        return failure(fmt::format("\"bar {}\" is no time of {}: it goes from bar 1 to bar {:.0f}, with beats as 5.3",
-                                   when, scene.name, scene.beats() / kBeatsPerBar + 1.0));
+        return failure(say("\"bar {}\" is no time of {}: it goes from bar 1 to bar {:.0f}, with beats as 5.3", when,
+                           scene.name, scene.beats() / kBeatsPerBar + 1.0));
     return Move{found->post->id, found->knob->id, *from, *to, *start, *end - *start, hand, {}};
 }
 
@@ -170,18 +169,18 @@ Result<std::vector<Scene>> readScenes(std::string_view text, const Patch& patch,
         text.remove_prefix(std::min(end + 1, text.size()));
         ++number;
         if (line.empty() || line.front() == '#') continue;
-        const auto fail = [&](const std::string& why) { return failure(why, fmt::format("line {}", number)); };
-        if (line.size() > 300) return fail("the line is longer than 300 characters");
+        const auto fail = [&](Sentence why) { return failure(inside(say("line {}", number), std::move(why))); };
+        if (line.size() > 300) return fail(say("the line is longer than 300 characters"));
         if (auto scene = headIn(line)) {
-            if (scenes.size() == kMostScenes) return fail(fmt::format("there are more than {} scenes", kMostScenes));
+            if (scenes.size() == kMostScenes) return fail(say("there are more than {} scenes", kMostScenes));
             if (scene->name.empty() || scene->bars < 1 || scene->bars > 256 || scene->repeats < 1 ||
                 scene->repeats > 64)
-                return fail(
-                    "a scene is written \"Intro: 8 bars\" or \"Swell: 16 bars x2\", with 1 to 256 bars, 1 to 64 times");
+                return fail(say("a scene is written \"Intro: 8 bars\" or \"Swell: 16 bars x2\", with 1 to 256 bars, 1 "
+                                "to 64 times"));
             scenes.push_back(std::move(*scene));
             continue;
         }
-        if (scenes.empty()) return fail("the first line should begin a scene, as in \"Intro: 8 bars\"");
+        if (scenes.empty()) return fail(say("the first line should begin a scene, as in \"Intro: 8 bars\""));
         Scene& scene = scenes.back();
         std::optional<Hand> hand;
         for (std::size_t h = 0; h < std::size(kHands); ++h) {
@@ -192,7 +191,7 @@ Result<std::vector<Scene>> readScenes(std::string_view text, const Patch& patch,
             break;
         }
         if (hand) {
-            if (scene.moves.size() == kMostMoves) return fail(fmt::format("a scene has {} moves at most", kMostMoves));
+            if (scene.moves.size() == kMostMoves) return fail(say("a scene has {} moves at most", kMostMoves));
             auto move = readMove(line, *hand, scene, patch, library, tempo);
             if (!move) return fail(move.error().reason);
             scene.moves.push_back(std::move(*move));
@@ -234,7 +233,7 @@ Result<std::vector<Scene>> chainedVariations(std::string_view words, const Patch
                                              const std::string& post, int bars) {
     const auto sequencer = sequencerOf(patch, library, post);
     if (!sequencer || sequencer->variationKnob.empty() || sequencer->variations < 2)
-        return failure(fmt::format("\"{}\" has no variations to chain", post));
+        return failure(say("\"{}\" has no variations to chain", post));
     const char last = static_cast<char>('A' + sequencer->variations - 1);
     std::vector<Scene> scenes;
     for (std::string_view rest = trimmed(words); !rest.empty(); rest = trimmed(rest)) {
@@ -254,14 +253,14 @@ Result<std::vector<Scene>> chainedVariations(std::string_view words, const Patch
         const int variation = small.front() - 'a';
         if (variation < 0 || variation >= sequencer->variations || scene.bars < 1 || scene.repeats < 1 ||
             scene.repeats > 64)
-            return failure(fmt::format("\"{}\" is no link of a chain: write A to {}, as in A A B4 C2x2",
-                                       word.substr(0, 40), last));
-        if (scenes.size() == kMostScenes) return failure(fmt::format("there are more than {} scenes", kMostScenes));
+            return failure(
+                say("\"{}\" is no link of a chain: write A to {}, as in A A B4 C2x2", word.substr(0, 40), last));
+        if (scenes.size() == kMostScenes) return failure(say("there are more than {} scenes", kMostScenes));
         scene.name = std::string(1, static_cast<char>('A' + variation));
         scene.setting[post][sequencer->variationKnob] = variation;
         scenes.push_back(std::move(scene));
     }
-    if (scenes.empty()) return failure("write the variations in their order, as in A A B4 C2x2");
+    if (scenes.empty()) return failure(say("write the variations in their order, as in A A B4 C2x2"));
     return scenes;
 }
 

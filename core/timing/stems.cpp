@@ -2,16 +2,20 @@
 
 #include <algorithm>
 
-namespace lariat {
+#include <fmt/format.h>
 
-std::vector<Stem> stemsOf(const Patch& patch, const Library& library) {
-    std::vector<Stem> out;
-    struct Exit {
-        int cable;
-        std::string from;
-        std::string to;
-    };
-    std::vector<Exit> exits; ///< cables that carry sound out of a voice
+namespace lariat {
+namespace {
+
+/// A cable that carries sound out of a voice.
+struct Exit {
+    int cable;
+    std::string from;
+    std::string to;
+};
+
+std::vector<Exit> exitsOf(const Patch& patch, const Library& library) {
+    std::vector<Exit> exits;
     for (const Cable& cable : patch.cables) {
         const std::string& from = patch.post(cable.from.post)->voice;
         const std::string& to = patch.post(cable.to.post)->voice;
@@ -19,6 +23,45 @@ std::vector<Stem> stemsOf(const Patch& patch, const Library& library) {
         if (!from.empty() && from != to && jack && jack->kind == SignalKind::Audio)
             exits.push_back({cable.id, from, to});
     }
+    return exits;
+}
+
+/// Without its ending.
+std::string stemName(const std::string& title, const std::string& voice) {
+    std::string name;
+    for (const char c : title + "-" + voice) {
+        const bool plain = (c >= 'a' && c <= 'z') || (c >= '0' && c <= '9');
+        const bool upper = c >= 'A' && c <= 'Z';
+        if (plain || upper)
+            name += static_cast<char>(upper ? c - 'A' + 'a' : c);
+        else if (!name.empty() && name.back() != '-')
+            name += '-';
+    }
+    while (!name.empty() && name.back() == '-') name.pop_back();
+    return name.empty() ? "stem" : name.substr(0, 80);
+}
+
+} // namespace
+
+std::vector<StemOutlet> outletsOf(const Patch& patch, const Library& library) {
+    const std::vector<Exit> exits = exitsOf(patch, library);
+    std::vector<StemOutlet> out;
+    for (const Post& post : patch.posts) {
+        if (std::ranges::find(out, post.voice, &StemOutlet::voice) != out.end()) continue;
+        StemOutlet outlet{post.voice, {}};
+        for (const Exit& exit : exits) {
+            const JackRef& jack = patch.cable(exit.cable)->from;
+            if (exit.from == post.voice && std::ranges::find(outlet.jacks, jack) == outlet.jacks.end())
+                outlet.jacks.push_back(jack);
+        }
+        if (!outlet.jacks.empty()) out.push_back(std::move(outlet));
+    }
+    return out;
+}
+
+std::vector<Stem> stemsOf(const Patch& patch, const Library& library) {
+    const std::vector<Exit> exits = exitsOf(patch, library);
+    std::vector<Stem> out;
     // What the sound of other voices comes into is a bus, whatever it is called: it belongs to all.
     const auto isBus = [&](const std::string& voice) {
         return std::ranges::find(exits, voice, &Exit::to) != exits.end();
@@ -32,18 +75,15 @@ std::vector<Stem> stemsOf(const Patch& patch, const Library& library) {
     return out;
 }
 
-std::string stemFile(const std::string& title, const std::string& voice) {
-    std::string name;
-    for (const char c : title + "-" + voice) {
-        const bool plain = (c >= 'a' && c <= 'z') || (c >= '0' && c <= '9');
-        const bool upper = c >= 'A' && c <= 'Z';
-        if (plain || upper)
-            name += static_cast<char>(upper ? c - 'A' + 'a' : c);
-        else if (!name.empty() && name.back() != '-')
-            name += '-';
+std::vector<std::string> stemFiles(const std::string& title, const std::vector<std::string>& voices) {
+    std::vector<std::string> files;
+    for (const std::string& voice : voices) {
+        const std::string name = stemName(title, voice);
+        std::string file = name + ".wav";
+        for (int n = 2; std::ranges::find(files, file) != files.end(); ++n) file = fmt::format("{}-{}.wav", name, n);
+        files.push_back(std::move(file));
     }
-    while (!name.empty() && name.back() == '-') name.pop_back();
-    return (name.empty() ? "stem" : name.substr(0, 80)) + ".wav";
+    return files;
 }
 
 } // namespace lariat

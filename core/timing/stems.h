@@ -16,7 +16,16 @@ struct Stem {
 /// One for each voice that has a post, in the order of the posts. Where what all share is linear, they add up to the
 /// whole.
 std::vector<Stem> stemsOf(const Patch& patch, const Library& library);
-/// A name for its file: "night-watch-lead.wav" without what a file system does not take.
-std::string stemFile(const std::string& title, const std::string& voice);
+/// Where a voice, or a bus, leaves for what others share: to be recorded while it plays.
+struct StemOutlet {
+    std::string voice;
+    std::vector<JackRef> jacks; ///< each once, in the order of their cables
+};
+
+/// The outlets of all voices and buses that sound, in the order of the posts.
+std::vector<StemOutlet> outletsOf(const Patch& patch, const Library& library);
+/// A name for the file of each voice: "night-watch-lead.wav" without what a file system does not take. No two are the
+/// same, although voices may be called alike but for such signs.
+std::vector<std::string> stemFiles(const std::string& title, const std::vector<std::string>& voices);
 
 } // namespace lariat

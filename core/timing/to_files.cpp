@@ -79,7 +79,7 @@ Result<void> play(const Patch& patch, const Library& library, const RenderOption
         if (auto written = pass.mix->write(piece); !written) fault = written;
     }
     while (run < runs && !cancelled && fault) (void)next(); // what the last frames of the mix did not ask for
-    if (cancelled) return failure("rendering was cancelled");
+    if (cancelled) return failure(say("rendering was cancelled"));
     if (!fault) return fault;
     if (pass.made) {
         pass.made->left = left.reading();
@@ -110,10 +110,12 @@ Result<FilesMade> renderToFiles(const Patch& patch, const Library& library, cons
     if (!wanted.stems.empty()) {
         std::error_code error;
         std::filesystem::create_directories(wanted.stems, error);
-        if (error) return tl::unexpected(Error{wanted.stems.string(), {}, "cannot be made: " + error.message()});
+        if (error) return tl::unexpected(Error{wanted.stems.string(), {}, say("cannot be made: {}", error.message())});
         stems = stemsOf(patch, library);
-        for (const Stem& stem : stems) {
-            std::filesystem::path file = wanted.stems / stemFile(patch.title, stem.voice);
+        std::vector<std::string> voices;
+        for (const Stem& stem : stems) voices.push_back(stem.voice);
+        for (const std::string& name : stemFiles(patch.title, voices)) {
+            std::filesystem::path file = wanted.stems / name;
             if (!wanted.mix.empty()) file.replace_extension(wanted.mix.extension());
             if (auto opened = open(file, wanted.format, files); !opened) return tl::unexpected(opened.error());
             made.stems.push_back(std::move(file));

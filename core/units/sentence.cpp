@@ -11,6 +11,12 @@ std::string detail::nextPlace(std::string_view pattern, std::size_t& at) {
     return std::string(pattern.substr(open, close - open + 1));
 }
 
+std::string Sentence::str() const {
+    std::string out;
+    for (const Sentence& outer : where) out += outer.str() + ": ";
+    return out + fillIn(pattern, parts);
+}
+
 std::string fillIn(std::string_view pattern, const std::vector<std::string>& parts) {
     std::string out;
     std::size_t at = 0;

@@ -1,6 +1,7 @@
 // A sentence with figures in it, kept apart from them so that it can be said in another language.
 #pragma once
 
+#include <functional>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -15,8 +16,9 @@ std::string fillIn(std::string_view pattern, const std::vector<std::string>& par
 struct Sentence {
     std::string pattern;            ///< as written in the source, with its places: "gate {:.0f} ms"
     std::vector<std::string> parts; ///< what stands in them, as text
+    std::vector<Sentence> where{};  ///< said before it with a colon, outermost first: "sentence 3", "step 2"
 
-    [[nodiscard]] std::string str() const { return fillIn(pattern, parts); }
+    [[nodiscard]] std::string str() const;
     [[nodiscard]] bool empty() const { return pattern.empty(); }
     bool operator==(const Sentence&) const = default;
 };
@@ -33,6 +35,24 @@ template <class... Parts> Sentence say(fmt::format_string<Parts...> pattern, Par
     Sentence sentence{std::string(text), {}};
     [[maybe_unused]] std::size_t at = 0; // without parts, nothing moves it
     (sentence.parts.push_back(fmt::vformat(detail::nextPlace(text, at), fmt::make_format_args(parts))), ...);
+    return sentence;
+}
+
+/// A text that is nobody's sentence: the system's own words, or a name.
+inline Sentence plain(std::string text) {
+    return {"{}", {std::move(text)}};
+}
+
+/// Says sentences in somebody's language.
+using Speaker = std::function<std::string(const Sentence&)>;
+
+inline std::string inEnglish(const Sentence& sentence) {
+    return sentence.str();
+}
+
+/// The sentence, told where it holds.
+inline Sentence inside(Sentence where, Sentence sentence) {
+    sentence.where.insert(sentence.where.begin(), std::move(where));
     return sentence;
 }
 

@@ -34,7 +34,7 @@ std::optional<double> pitch(std::string_view text) {
 
 } // namespace
 
-std::optional<Tuning> readScala(std::string_view text, std::string& why) {
+std::optional<Tuning> readScala(std::string_view text, Sentence& why) {
     Tuning tuning;
     int line = 0;
     int row = 0; // lines that are no comments
@@ -51,15 +51,14 @@ std::optional<Tuning> readScala(std::string_view text, std::string& why) {
         } else if (row == 1) {
             const auto read = number(word(now));
             if (!read || *read < 1.0 || *read > 1000.0 || *read != std::floor(*read)) {
-                why = fmt::format("line {} should be the number of notes, 1 to 1000", line);
+                why = say("line {} should be the number of notes, 1 to 1000", line);
                 return std::nullopt;
             }
             count = *read;
         } else if (pitches.size() < static_cast<std::size_t>(count)) {
             const auto read = pitch(word(now));
             if (!read || *read < 0.0 || *read > 12000.0) {
-                why = fmt::format("line {}: \"{}\" is neither cents with a point nor a ratio such as 3/2", line,
-                                  word(now));
+                why = say("line {}: \"{}\" is neither cents with a point nor a ratio such as 3/2", line, word(now));
                 return std::nullopt;
             }
             pitches.push_back(*read);
@@ -67,13 +66,13 @@ std::optional<Tuning> readScala(std::string_view text, std::string& why) {
         ++row;
     }
     if (row < 2 || pitches.size() != static_cast<std::size_t>(count)) {
-        why = fmt::format("it says {} notes and gives {}", count, pitches.size());
+        why = say("it says {} notes and gives {}", count, pitches.size());
         return std::nullopt;
     }
     std::ranges::sort(pitches);
     tuning.period = pitches.back();
     if (tuning.period < 1.0) {
-        why = "its period is shorter than a cent";
+        why = say("its period is shorter than a cent");
         return std::nullopt;
     }
     pitches.pop_back();
