@@ -981,6 +981,1174 @@
         <source>its {} moves that</source>
         <translation>das verschiebt {}</translation>
     </message>
+    <message>
+        <source>Scenes</source>
+        <translation>Szenen</translation>
+    </message>
+    <message>
+        <source>Should read at the way out</source>
+        <translation>Am Ausgang zu messen</translation>
+    </message>
+    <message>
+        <source>Behind the panel</source>
+        <translation>Hinter der Platte</translation>
+    </message>
+    <message>
+        <source>Findings still open</source>
+        <translation>Noch offene Befunde</translation>
+    </message>
+    <message>
+        <source>Found, and meant</source>
+        <translation>Gefunden und so gewollt</translation>
+    </message>
+    <message>
+        <source>{} · page {}</source>
+        <translation>{} · Seite {}</translation>
+    </message>
+    <message>
+        <source>Cautions</source>
+        <translation>Vorsicht</translation>
+    </message>
+    <message>
+        <source>Cable chart</source>
+        <translation>Kabelplan</translation>
+    </message>
+    <message>
+        <source>Cables in build order</source>
+        <translation>Kabel in Baureihenfolge</translation>
+    </message>
+    <message>
+        <source>Row</source>
+        <translation>Zeile</translation>
+    </message>
+    <message>
+        <source>From</source>
+        <translation>Von</translation>
+    </message>
+    <message>
+        <source>To</source>
+        <translation>Nach</translation>
+    </message>
+    <message>
+        <source>Cable</source>
+        <translation>Kabel</translation>
+    </message>
+    <message>
+        <source>Should read</source>
+        <translation>Soll messen</translation>
+    </message>
+    <message>
+        <source>Note</source>
+        <translation>Notiz</translation>
+    </message>
+    <message>
+        <source>closes a loop</source>
+        <translation>schließt eine Schleife</translation>
+    </message>
+    <message>
+        <source>Knobs</source>
+        <translation>Regler</translation>
+    </message>
+    <message>
+        <source>Pattern</source>
+        <translation>Muster</translation>
+    </message>
+    <message>
+        <source>Cables needed</source>
+        <translation>Benötigte Kabel</translation>
+    </message>
+    <message>
+        <source>{} × {} ({} in the bag)</source>
+        <translation>{} × {} ({} im Beutel)</translation>
+    </message>
+    <message>
+        <source>nothing</source>
+        <translation>nichts</translation>
+    </message>
+    <message>
+        <source>pitch of voice {}</source>
+        <translation>Tonhöhe der Stimme {}</translation>
+    </message>
+    <message>
+        <source>gate of voice {}</source>
+        <translation>Gate der Stimme {}</translation>
+    </message>
+    <message>
+        <source>velocity of voice {}</source>
+        <translation>Anschlag der Stimme {}</translation>
+    </message>
+    <message>
+        <source>pitch bend</source>
+        <translation>Tonhöhenbeugung</translation>
+    </message>
+    <message>
+        <source>modulation wheel</source>
+        <translation>Modulationsrad</translation>
+    </message>
+    <message>
+        <source>pressure</source>
+        <translation>Druck</translation>
+    </message>
+    <message>
+        <source>free controller {}</source>
+        <translation>freier Controller {}</translation>
+    </message>
+    <message>
+        <source>controller {}</source>
+        <translation>Controller {}</translation>
+    </message>
+    <message>
+        <source>hold pedal</source>
+        <translation>Haltepedal</translation>
+    </message>
+    <message>
+        <source>clock, {} a beat</source>
+        <translation>Takt, {} je Schlag</translation>
+    </message>
+    <message>
+        <source>high from start to stop</source>
+        <translation>hoch von Start bis Stopp</translation>
+    </message>
+    <message>
+        <source>trigger of note {}</source>
+        <translation>Trigger der Note {}</translation>
+    </message>
+    <message>
+        <source>any channel</source>
+        <translation>jeder Kanal</translation>
+    </message>
+    <message>
+        <source>channel {}</source>
+        <translation>Kanal {}</translation>
+    </message>
+    <message>
+        <source>choose the cable first that something is to go into</source>
+        <translation>zuerst das Kabel wählen, in das etwas eingefügt werden soll</translation>
+    </message>
+    <message>
+        <source>there is no part &quot;{}&quot;</source>
+        <translation>es gibt kein Teil „{}“</translation>
+    </message>
+    <message>
+        <source>cable {} begins or ends at {} already</source>
+        <translation>Kabel {} beginnt oder endet schon an {}</translation>
+    </message>
+    <message>
+        <source>{} has no input free</source>
+        <translation>{} hat keinen freien Eingang</translation>
+    </message>
+    <message>
+        <source>{} has no output</source>
+        <translation>{} hat keinen Ausgang</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; may be {}; write which</source>
+        <translation>„{}“ kann {} sein; bitte schreiben, welches</translation>
+    </message>
+    <message>
+        <source>every {} of this case is in use</source>
+        <translation>jedes Teil „{}“ dieses Gehäuses ist in Gebrauch</translation>
+    </message>
+    <message>
+        <source>write which output goes to which input, as in &quot;clock 16ths to tracks clock&quot;, or which knob stands where, as in &quot;filter cutoff 412 Hz&quot;</source>
+        <translation>schreiben, welcher Ausgang zu welchem Eingang geht, wie in „clock 16ths to tracks clock“, oder welcher Regler wo steht, wie in „filter cutoff 412 Hz“</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not a setting of {} {}: it takes {}</source>
+        <translation>„{}“ ist keine Stellung von {} {}: möglich ist {}</translation>
+    </message>
+    <message>
+        <source>write which post is to be called what, as in &quot;call osc a Leader&quot;</source>
+        <translation>schreiben, welcher Pfosten wie heißen soll, wie in „call osc a Leader“</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; has no tracks or lanes to write</source>
+        <translation>„{}“ hat keine Spuren oder Reihen, die man schreiben kann</translation>
+    </message>
+    <message>
+        <source>no cable was tied before this note</source>
+        <translation>vor dieser Notiz wurde kein Kabel verbunden</translation>
+    </message>
+    <message>
+        <source>there is no post &quot;{}&quot;</source>
+        <translation>es gibt keinen Pfosten „{}“</translation>
+    </message>
+    <message>
+        <source>a title is missing</source>
+        <translation>ein Titel fehlt</translation>
+    </message>
+    <message>
+        <source>sentence {}, &quot;{}&quot;</source>
+        <translation>Satz {}, „{}“</translation>
+    </message>
+    <message>
+        <source>at most {} are read at once</source>
+        <translation>höchstens {} werden auf einmal gelesen</translation>
+    </message>
+    <message>
+        <source>it is {} characters long, at most {} are read</source>
+        <translation>er ist {} Zeichen lang, höchstens {} werden gelesen</translation>
+    </message>
+    <message>
+        <source>write which output goes to which input, as in &quot;clock 16ths to tracks clock&quot;</source>
+        <translation>schreiben, welcher Ausgang zu welchem Eingang geht, wie in „clock 16ths to tracks clock“</translation>
+    </message>
+    <message>
+        <source>the copy of a voice needs a name of its own</source>
+        <translation>die Kopie einer Stimme braucht einen eigenen Namen</translation>
+    </message>
+    <message>
+        <source>the case has nothing left for {}</source>
+        <translation>im Gehäuse ist nichts mehr frei für {}</translation>
+    </message>
+    <message>
+        <source>there is no voice &quot;{}&quot;</source>
+        <translation>es gibt keine Stimme „{}“</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not a jack in this patch; probes are written post.jack</source>
+        <translation>„{}“ ist keine Buchse dieses Patches; Messpunkte schreibt man pfosten.buchse</translation>
+    </message>
+    <message>
+        <source>nothing feeds &quot;{}&quot;, so there is nothing to record there</source>
+        <translation>nichts speist „{}“, also gibt es dort nichts aufzunehmen</translation>
+    </message>
+    <message>
+        <source>{} has no knob &quot;{}&quot;</source>
+        <translation>{} hat keinen Regler „{}“</translation>
+    </message>
+    <message>
+        <source>{:g} is outside its range, {}</source>
+        <translation>{:g} liegt außerhalb des Bereichs {}</translation>
+    </message>
+    <message>
+        <source>rendering was cancelled</source>
+        <translation>das Berechnen wurde abgebrochen</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is none of its values: {}</source>
+        <translation>„{}“ ist keiner der Werte {}</translation>
+    </message>
+    <message>
+        <source>there is no module &quot;{}&quot;; add its description to the module folder</source>
+        <translation>es gibt kein Modul „{}“; seine Beschreibung in den Modulordner legen</translation>
+    </message>
+    <message>
+        <source>{} has no part &quot;{}&quot;</source>
+        <translation>{} hat kein Teil „{}“</translation>
+    </message>
+    <message>
+        <source>there is no recording &quot;{}&quot;; put {}.wav into the samples folder</source>
+        <translation>es gibt keine Aufnahme „{}“; {}.wav in den Klangordner (samples) legen</translation>
+    </message>
+    <message>
+        <source>there is no tuning &quot;{}&quot;; put {}.scl into the tunings folder</source>
+        <translation>es gibt keine Stimmung „{}“; {}.scl in den Stimmungsordner (tunings) legen</translation>
+    </message>
+    <message>
+        <source>{:g} is no position of this switch; they are counted from 0 (&quot;{}&quot;) to {} (&quot;{}&quot;)</source>
+        <translation>{:g} ist keine Stellung dieses Schalters; gezählt wird von 0 („{}“) bis {} („{}“)</translation>
+    </message>
+    <message>
+        <source>{} has no jack &quot;{}&quot;</source>
+        <translation>{} hat keine Buchse „{}“</translation>
+    </message>
+    <message>
+        <source>{} of {} is an output; a cable runs from an output to an input</source>
+        <translation>{} von {} ist ein Ausgang; ein Kabel führt von einem Ausgang zu einem Eingang</translation>
+    </message>
+    <message>
+        <source>{} of {} is an input; a cable runs from an output to an input</source>
+        <translation>{} von {} ist ein Eingang; ein Kabel führt von einem Ausgang zu einem Eingang</translation>
+    </message>
+    <message>
+        <source>{} holds a plug already; two outputs are summed by a mixer</source>
+        <translation>in {} steckt schon ein Stecker; zwei Ausgänge summiert ein Mischer</translation>
+    </message>
+    <message>
+        <source>{} of {} is in use already</source>
+        <translation>{} von {} ist schon in Gebrauch</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not a sequencer in this patch</source>
+        <translation>„{}“ ist in diesem Patch kein Sequenzer</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not played by hand in this patch; keys, a MIDI converter or a pad are</source>
+        <translation>„{}“ wird in diesem Patch nicht von Hand gespielt; Tasten, ein MIDI-Wandler oder ein Pad schon</translation>
+    </message>
+    <message>
+        <source>there is no knob &quot;{}&quot;</source>
+        <translation>es gibt keinen Regler „{}“</translation>
+    </message>
+    <message>
+        <source>there is no block &quot;{}&quot;</source>
+        <translation>es gibt keinen Block „{}“</translation>
+    </message>
+    <message>
+        <source>is named twice</source>
+        <translation>ist zweimal benannt</translation>
+    </message>
+    <message>
+        <source>{} has no control &quot;{}&quot;</source>
+        <translation>{} hat keine Einstellung „{}“</translation>
+    </message>
+    <message>
+        <source>{} = {:g} is outside {:g} to {:g}</source>
+        <translation>{} = {:g} liegt außerhalb von {:g} bis {:g}</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not written block.name</source>
+        <translation>„{}“ ist nicht als block.name geschrieben</translation>
+    </message>
+    <message>
+        <source>there is no block &quot;{}&quot; in this part</source>
+        <translation>in diesem Teil gibt es keinen Block „{}“</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not an output</source>
+        <translation>„{}“ ist kein Ausgang</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not an input</source>
+        <translation>„{}“ ist kein Eingang</translation>
+    </message>
+    <message>
+        <source>the jack &quot;{}&quot; stands twice</source>
+        <translation>die Buchse „{}“ steht zweimal da</translation>
+    </message>
+    <message>
+        <source>its right side &quot;{}&quot; is not an output</source>
+        <translation>die rechte Seite „{}“ ist kein Ausgang</translation>
+    </message>
+    <message>
+        <source>its right side &quot;{}&quot; is not an input</source>
+        <translation>die rechte Seite „{}“ ist kein Eingang</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not an input of this part</source>
+        <translation>„{}“ ist kein Eingang dieses Teils</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not written part.jack</source>
+        <translation>„{}“ ist nicht als teil.buchse geschrieben</translation>
+    </message>
+    <message>
+        <source>the knob &quot;{}&quot; stands twice</source>
+        <translation>der Regler „{}“ steht zweimal da</translation>
+    </message>
+    <message>
+        <source>the range {:g} to {:g} goes beyond the control&apos;s own, {}</source>
+        <translation>der Bereich {:g} bis {:g} geht über den eigenen der Einstellung hinaus, {}</translation>
+    </message>
+    <message>
+        <source>the initial value {:g} is outside {:g} to {:g}</source>
+        <translation>der Anfangswert {:g} liegt außerhalb von {:g} bis {:g}</translation>
+    </message>
+    <message>
+        <source>there is no input &quot;{}&quot; whose plug could change it</source>
+        <translation>es gibt keinen Eingang „{}“, dessen Stecker das ändern könnte</translation>
+    </message>
+    <message>
+        <source>there is no switch &quot;{}&quot; with a position &quot;{}&quot;</source>
+        <translation>es gibt keinen Schalter „{}“ mit einer Stellung „{}“</translation>
+    </message>
+    <message>
+        <source>its normals go round in a circle</source>
+        <translation>die Normalisierungen führen im Kreis</translation>
+    </message>
+    <message>
+        <source>the normal {}.{} does not exist</source>
+        <translation>die Normalisierung {}.{} gibt es nicht</translation>
+    </message>
+    <message>
+        <source>stands twice</source>
+        <translation>steht zweimal da</translation>
+    </message>
+    <message>
+        <source>the module folder cannot be read: {}</source>
+        <translation>der Modulordner ist nicht lesbar: {}</translation>
+    </message>
+    <message>
+        <source>cannot be written</source>
+        <translation>kann nicht geschrieben werden</translation>
+    </message>
+    <message>
+        <source>a message ends too early</source>
+        <translation>eine Nachricht endet zu früh</translation>
+    </message>
+    <message>
+        <source>a time or a length has more than four bytes</source>
+        <translation>eine Zeit oder Länge hat mehr als vier Bytes</translation>
+    </message>
+    <message>
+        <source>byte {}</source>
+        <translation>Byte {}</translation>
+    </message>
+    <message>
+        <source>it ends within an event</source>
+        <translation>die Datei endet mitten in einem Ereignis</translation>
+    </message>
+    <message>
+        <source>a tempo of no length</source>
+        <translation>ein Tempo ohne Länge</translation>
+    </message>
+    <message>
+        <source>the time has run over</source>
+        <translation>die Zeit läuft über</translation>
+    </message>
+    <message>
+        <source>a message without its kind</source>
+        <translation>eine Nachricht ohne ihre Art</translation>
+    </message>
+    <message>
+        <source>a system message that has no place in a file</source>
+        <translation>eine Systemnachricht, die in keine Datei gehört</translation>
+    </message>
+    <message>
+        <source>it holds more than {} messages</source>
+        <translation>sie enthält mehr als {} Nachrichten</translation>
+    </message>
+    <message>
+        <source>it is not a MIDI file: it does not start with MThd</source>
+        <translation>das ist keine MIDI-Datei: sie beginnt nicht mit MThd</translation>
+    </message>
+    <message>
+        <source>it ends within the head of a chunk</source>
+        <translation>die Datei endet mitten in einem Blockkopf</translation>
+    </message>
+    <message>
+        <source>the chunk at byte {} claims {} bytes, {} are left; the file was cut short</source>
+        <translation>der Block bei Byte {} nennt {} Bytes, {} sind übrig; die Datei ist abgeschnitten</translation>
+    </message>
+    <message>
+        <source>it counts time in frames; save it with ticks per quarter note</source>
+        <translation>die Zeit zählt in Bildern; mit Ticks je Viertel speichern</translation>
+    </message>
+    <message>
+        <source>it has more than {} tracks</source>
+        <translation>sie hat mehr als {} Spuren</translation>
+    </message>
+    <message>
+        <source>{} has no table of MIDI ports</source>
+        <translation>{} hat keine Tabelle von MIDI-Ausgängen</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is no name for a scale: 1 to {} characters, without slashes</source>
+        <translation>„{}“ ist kein Name für eine Skala: 1 bis {} Zeichen, ohne Schrägstriche</translation>
+    </message>
+    <message>
+        <source>holds another scale; choose another name</source>
+        <translation>enthält eine andere Skala; einen anderen Namen wählen</translation>
+    </message>
+    <message>
+        <source>cannot be made: {}</source>
+        <translation>kann nicht angelegt werden: {}</translation>
+    </message>
+    <message>
+        <source>an output is missing, for example &quot;{}&quot;</source>
+        <translation>ein Ausgang fehlt, zum Beispiel „{}“</translation>
+    </message>
+    <message>
+        <source>an input is missing, for example &quot;{}&quot;</source>
+        <translation>ein Eingang fehlt, zum Beispiel „{}“</translation>
+    </message>
+    <message>
+        <source>there is no output &quot;{}&quot;; near it: {}</source>
+        <translation>es gibt keinen Ausgang „{}“; ähnlich: {}</translation>
+    </message>
+    <message>
+        <source>there is no input &quot;{}&quot;; near it: {}</source>
+        <translation>es gibt keinen Eingang „{}“; ähnlich: {}</translation>
+    </message>
+    <message>
+        <source>one of the jacks does not exist</source>
+        <translation>eine der Buchsen gibt es nicht</translation>
+    </message>
+    <message>
+        <source>both are outputs; two outputs must never be joined, sum them in a mixer</source>
+        <translation>beides sind Ausgänge; zwei Ausgänge dürfen nie verbunden werden, ein Mischer summiert sie</translation>
+    </message>
+    <message>
+        <source>both are inputs; a cable runs from an output to an input</source>
+        <translation>beides sind Eingänge; ein Kabel führt von einem Ausgang zu einem Eingang</translation>
+    </message>
+    <message>
+        <source>{} holds cable {} already</source>
+        <translation>in {} steckt schon Kabel {}</translation>
+    </message>
+    <message>
+        <source>there is no module &quot;{}&quot;</source>
+        <translation>es gibt kein Modul „{}“</translation>
+    </message>
+    <message>
+        <source>{} sticks out of its row</source>
+        <translation>{} ragt aus seiner Reihe</translation>
+    </message>
+    <message>
+        <source>{} overlaps its neighbour at HP {}</source>
+        <translation>{} überdeckt den Nachbarn bei TE {}</translation>
+    </message>
+    <message>
+        <source>no modules were found here; set LARIAT_DATA to Lariat&apos;s data folder</source>
+        <translation>hier wurden keine Module gefunden; LARIAT_DATA auf Lariats Datenordner setzen</translation>
+    </message>
+    <message>
+        <source>is no file, but a folder, a device or a pipe</source>
+        <translation>ist keine Datei, sondern ein Ordner, ein Gerät oder eine Pipe</translation>
+    </message>
+    <message>
+        <source>cannot be read as audio: {}</source>
+        <translation>ist nicht als Klang lesbar: {}</translation>
+    </message>
+    <message>
+        <source>claims {} frames of {} channels, more than can be read</source>
+        <translation>nennt {} Abtastungen mit {} Kanälen, mehr als gelesen werden können</translation>
+    </message>
+    <message>
+        <source>claims {} samples and holds {}; it was cut short</source>
+        <translation>nennt {} Werte und enthält {}; die Datei ist abgeschnitten</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is the name of another slot already</source>
+        <translation>„{}“ heißt schon ein anderer Platz</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; has {} steps, 1 to {} are possible</source>
+        <translation>„{}“ hat {} Schritte, möglich sind 1 bis {}</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; has a step of {} clock pulses, 1 to 16 are possible</source>
+        <translation>„{}“ hat Schritte von {} Taktpulsen, möglich sind 1 bis 16</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; has a swing of {:g} %, 50 to 75 are possible</source>
+        <translation>„{}“ hat einen Swing von {:g} %, möglich sind 50 bis 75</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; has a step that comes {:g} % of it late, 0 to {:g} are possible</source>
+        <translation>„{}“ hat einen Schritt, der {:g} % seiner Länge zu spät kommt; möglich sind 0 bis {:g}</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; has a step struck {} times with a gate of {:g}; 1 to 8 times and a gate above 0 and up to 1 are possible</source>
+        <translation>„{}“ hat einen Schritt, der {}-mal mit einem Gate von {:g} anschlägt; möglich sind 1 bis 8 Anschläge und ein Gate über 0 bis 1</translation>
+    </message>
+    <message>
+        <source>{} holds cable {} already; free it first, or use a mixer</source>
+        <translation>in {} steckt schon Kabel {}; zuerst freimachen oder einen Mischer nehmen</translation>
+    </message>
+    <message>
+        <source>there is no cable with the number {}</source>
+        <translation>es gibt kein Kabel mit der Nummer {}</translation>
+    </message>
+    <message>
+        <source>there is a cable with the number {} already</source>
+        <translation>es gibt schon ein Kabel mit der Nummer {}</translation>
+    </message>
+    <message>
+        <source>{} of {} is locked; unlock it first</source>
+        <translation>{} von {} ist gesperrt; zuerst freigeben</translation>
+    </message>
+    <message>
+        <source>there is a post &quot;{}&quot; already</source>
+        <translation>es gibt schon einen Pfosten „{}“</translation>
+    </message>
+    <message>
+        <source>a post needs a name</source>
+        <translation>ein Pfosten braucht einen Namen</translation>
+    </message>
+    <message>
+        <source>no cable stands under {} · {}</source>
+        <translation>unter {} · {} steht kein Kabel</translation>
+    </message>
+    <message>
+        <source>this heading is the last one already</source>
+        <translation>diese Überschrift ist schon die letzte</translation>
+    </message>
+    <message>
+        <source>this heading is the first one already</source>
+        <translation>diese Überschrift ist schon die erste</translation>
+    </message>
+    <message>
+        <source>there are {} scenes, {} are possible</source>
+        <translation>es sind {} Szenen, möglich sind {}</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; has {} bars played {} times; 1 to 256 bars and 1 to 64 times are possible</source>
+        <translation>„{}“ hat {} Takte, {}-mal gespielt; möglich sind 1 bis 256 Takte und 1- bis 64-mal</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; has {} moves, {} are possible</source>
+        <translation>„{}“ hat {} Handgriffe, möglich sind {}</translation>
+    </message>
+    <message>
+        <source>a move in &quot;{}&quot; goes from beat {:g} to {:g}; the scene has {:g}</source>
+        <translation>ein Handgriff in „{}“ geht von Schlag {:g} bis {:g}; die Szene hat {:g}</translation>
+    </message>
+    <message>
+        <source>is a folder, not a file</source>
+        <translation>ist ein Ordner, keine Datei</translation>
+    </message>
+    <message>
+        <source>cannot be opened: {}</source>
+        <translation>kann nicht geöffnet werden: {}</translation>
+    </message>
+    <message>
+        <source>is {} long, at most {} are read</source>
+        <translation>ist {} lang, höchstens {} werden gelesen</translation>
+    </message>
+    <message>
+        <source>cannot be read to its end</source>
+        <translation>ist nicht bis zum Ende lesbar</translation>
+    </message>
+    <message>
+        <source>is a patch, which would be lost; choose another name</source>
+        <translation>ist ein Patch, der verloren ginge; einen anderen Namen wählen</translation>
+    </message>
+    <message>
+        <source>is a document of Lariat, which would be lost; choose another name</source>
+        <translation>ist ein Dokument von Lariat, das verloren ginge; einen anderen Namen wählen</translation>
+    </message>
+    <message>
+        <source>is a sound file, which would be lost; choose another name</source>
+        <translation>ist eine Klangdatei, die verloren ginge; einen anderen Namen wählen</translation>
+    </message>
+    <message>
+        <source>is a MIDI file, which would be lost; choose another name</source>
+        <translation>ist eine MIDI-Datei, die verloren ginge; einen anderen Namen wählen</translation>
+    </message>
+    <message>
+        <source>is a PDF, which would be lost; choose another name</source>
+        <translation>ist ein PDF, das verloren ginge; einen anderen Namen wählen</translation>
+    </message>
+    <message>
+        <source>is a picture, which would be lost; choose another name</source>
+        <translation>ist ein Bild, das verloren ginge; einen anderen Namen wählen</translation>
+    </message>
+    <message>
+        <source>is a text, which would be lost; choose another name</source>
+        <translation>ist ein Text, der verloren ginge; einen anderen Namen wählen</translation>
+    </message>
+    <message>
+        <source>is a folder, not a file; choose another name</source>
+        <translation>ist ein Ordner, keine Datei; einen anderen Namen wählen</translation>
+    </message>
+    <message>
+        <source>is a device or a pipe, not a file; choose another name</source>
+        <translation>ist ein Gerät oder eine Pipe, keine Datei; einen anderen Namen wählen</translation>
+    </message>
+    <message>
+        <source>is protected against writing; choose another name</source>
+        <translation>ist schreibgeschützt; einen anderen Namen wählen</translation>
+    </message>
+    <message>
+        <source>no name is given for the file to write</source>
+        <translation>für die Datei ist kein Name angegeben</translation>
+    </message>
+    <message>
+        <source>{}; what was there before is untouched</source>
+        <translation>{}; was vorher da war, ist unberührt</translation>
+    </message>
+    <message>
+        <source>cannot be written to its end</source>
+        <translation>kann nicht bis zum Ende geschrieben werden</translation>
+    </message>
+    <message>
+        <source>cannot be replaced</source>
+        <translation>kann nicht ersetzt werden</translation>
+    </message>
+    <message>
+        <source>expected an object, found {}</source>
+        <translation>erwartet wird ein Objekt, gefunden {}</translation>
+    </message>
+    <message>
+        <source>is missing</source>
+        <translation>fehlt</translation>
+    </message>
+    <message>
+        <source>expected a text, found {}</source>
+        <translation>erwartet wird ein Text, gefunden {}</translation>
+    </message>
+    <message>
+        <source>holds a control character</source>
+        <translation>enthält ein Steuerzeichen</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not a name of lower-case letters, digits and dashes</source>
+        <translation>„{}“ ist kein Name aus Kleinbuchstaben, Ziffern und Strichen</translation>
+    </message>
+    <message>
+        <source>expected a number, found {}</source>
+        <translation>erwartet wird eine Zahl, gefunden {}</translation>
+    </message>
+    <message>
+        <source>{:g} is outside {:g} to {:g}</source>
+        <translation>{:g} liegt außerhalb von {:g} bis {:g}</translation>
+    </message>
+    <message>
+        <source>{:g} is not a whole number</source>
+        <translation>{:g} ist keine ganze Zahl</translation>
+    </message>
+    <message>
+        <source>expected true or false, found {}</source>
+        <translation>erwartet wird true oder false, gefunden {}</translation>
+    </message>
+    <message>
+        <source>expected a list, found {}</source>
+        <translation>erwartet wird eine Liste, gefunden {}</translation>
+    </message>
+    <message>
+        <source>has {} entries, at most {} are allowed</source>
+        <translation>hat {} Einträge, höchstens {} sind erlaubt</translation>
+    </message>
+    <message>
+        <source>is nested more than {} levels deep</source>
+        <translation>ist tiefer als {} Ebenen geschachtelt</translation>
+    </message>
+    <message>
+        <source>an object has more than {} keys, before &quot;{}&quot;</source>
+        <translation>ein Objekt hat mehr als {} Schlüssel, vor „{}“</translation>
+    </message>
+    <message>
+        <source>is not a Lariat document: it should start with a brace</source>
+        <translation>ist kein Lariat-Dokument: es sollte mit einer geschweiften Klammer beginnen</translation>
+    </message>
+    <message>
+        <source>is not a {} document: &quot;format&quot; should be &quot;{}&quot;</source>
+        <translation>ist kein Dokument der Art {}: „format“ sollte „{}“ sein</translation>
+    </message>
+    <message>
+        <source>should be a whole number</source>
+        <translation>sollte eine ganze Zahl sein</translation>
+    </message>
+    <message>
+        <source>was written by a newer Lariat (version {}, this one reads up to {}); open it with a newer Lariat</source>
+        <translation>wurde von einem neueren Lariat geschrieben (Version {}, dieses liest bis {}); mit einem neueren Lariat öffnen</translation>
+    </message>
+    <message>
+        <source>is damaged or cut short ({})</source>
+        <translation>ist beschädigt oder abgeschnitten ({})</translation>
+    </message>
+    <message>
+        <source>is turned round: {:g} to {:g}</source>
+        <translation>ist verdreht: {:g} bis {:g}</translation>
+    </message>
+    <message>
+        <source>is zero, which lets nothing through</source>
+        <translation>ist null und lässt nichts durch</translation>
+    </message>
+    <message>
+        <source>a part needs at least one block</source>
+        <translation>ein Teil braucht mindestens einen Block</translation>
+    </message>
+    <message>
+        <source>a module needs at least one part</source>
+        <translation>ein Modul braucht mindestens ein Teil</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not written post.jack</source>
+        <translation>„{}“ ist nicht als pfosten.buchse geschrieben</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is none of {}</source>
+        <translation>„{}“ ist nichts von {}</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not one of left, right, foot</source>
+        <translation>„{}“ ist nicht left, right oder foot</translation>
+    </message>
+    <message>
+        <source>the move ends at beat {:g}, the scene has {:g}</source>
+        <translation>der Handgriff endet bei Schlag {:g}, die Szene hat {:g}</translation>
+    </message>
+    <message>
+        <source>has {} entries, {} are possible</source>
+        <translation>hat {} Einträge, möglich sind {}</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is the name of another post already</source>
+        <translation>„{}“ heißt schon ein anderer Pfosten</translation>
+    </message>
+    <message>
+        <source>is the number of another cable already</source>
+        <translation>ist schon die Nummer eines anderen Kabels</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not one of forward, backward, pendulum, random</source>
+        <translation>„{}“ ist nicht forward, backward, pendulum oder random</translation>
+    </message>
+    <message>
+        <source>has {} steps, 1 to {} are possible</source>
+        <translation>hat {} Schritte, möglich sind 1 bis {}</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not a message: write 0.5 on C4 100, 1 off C4, 0 cc 1 64, 0 bend -2000, 0 pressure 90, 0 clock, with @channel behind it</source>
+        <translation>„{}“ ist keine Nachricht: 0.5 on C4 100, 1 off C4, 0 cc 1 64, 0 bend -2000, 0 pressure 90, 0 clock schreiben, mit @kanal dahinter</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not a note from C-1 to G9</source>
+        <translation>„{}“ ist keine Note von C-1 bis G9</translation>
+    </message>
+    <message>
+        <source>has {} behind the first, {} are possible</source>
+        <translation>hat {} hinter der ersten, möglich sind {}</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not a step: write D3, D3! 0.4, - for a rest or = for a tie</source>
+        <translation>„{}“ ist kein Schritt: D3, D3! 0.4, - für eine Pause oder = für eine Bindung schreiben</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; should be a delay from 0 to {} per cent of the step</source>
+        <translation>„{}“ sollte eine Verspätung von 0 bis {} Prozent des Schrittes sein</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; should be a velocity from 1 to 127</source>
+        <translation>„{}“ sollte ein Anschlag von 1 bis 127 sein</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; should be a voltage from −10 to 10</source>
+        <translation>„{}“ sollte eine Spannung von −10 bis 10 sein</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; should be a chance from 0 to 100 per cent</source>
+        <translation>„{}“ sollte eine Wahrscheinlichkeit von 0 bis 100 Prozent sein</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; should be a number of strikes from 1 to 8</source>
+        <translation>„{}“ sollte eine Anzahl von 1 bis 8 Anschlägen sein</translation>
+    </message>
+    <message>
+        <source>the gate &quot;{}&quot; should lie above 0 and up to 1</source>
+        <translation>das Gate „{}“ sollte über 0 und bis 1 liegen</translation>
+    </message>
+    <message>
+        <source>there are {} steps, 1 to {} are possible</source>
+        <translation>es sind {} Schritte, möglich sind 1 bis {}</translation>
+    </message>
+    <message>
+        <source>is an empty step; a rest is written -</source>
+        <translation>ist ein leerer Schritt; eine Pause schreibt man -</translation>
+    </message>
+    <message>
+        <source>there is no step; write d3 for a note, - for a rest, = for a tie</source>
+        <translation>es gibt keinen Schritt; d3 für eine Note, - für eine Pause, = für eine Bindung schreiben</translation>
+    </message>
+    <message>
+        <source>step {}</source>
+        <translation>Schritt {}</translation>
+    </message>
+    <message>
+        <source>behind * should stand how often &quot;{}&quot; is played, 1 to {}</source>
+        <translation>hinter * sollte stehen, wie oft „{}“ gespielt wird, 1 bis {}</translation>
+    </message>
+    <message>
+        <source>should be written with x, X, . and spaces only; character {} is another</source>
+        <translation>darf nur aus x, X, . und Leerzeichen bestehen; Zeichen {} ist ein anderes</translation>
+    </message>
+    <message>
+        <source>has 16, 24 or 32 bits a sample, not {}</source>
+        <translation>hat 16, 24 oder 32 Bit je Wert, nicht {}</translation>
+    </message>
+    <message>
+        <source>FLAC holds 16 or 24 bits a sample; 32 need a WAV file</source>
+        <translation>FLAC fasst 16 oder 24 Bit je Wert; 32 brauchen eine WAV-Datei</translation>
+    </message>
+    <message>
+        <source>cannot be written: {}</source>
+        <translation>kann nicht geschrieben werden: {}</translation>
+    </message>
+    <message>
+        <source>is being recorded to already; choose another name, or end that recording first</source>
+        <translation>wird gerade aufgenommen; einen anderen Namen wählen oder erst jene Aufnahme beenden</translation>
+    </message>
+    <message>
+        <source>Cables</source>
+        <translation>Kabel</translation>
+    </message>
+    <message>
+        <source>Kind</source>
+        <translation>Art</translation>
+    </message>
+    <message>
+        <source>not set</source>
+        <translation>nicht gesetzt</translation>
+    </message>
+    <message>
+        <source>no clock</source>
+        <translation>kein Takt</translation>
+    </message>
+    <message>
+        <source>Key {} · {} · {} · {} cables</source>
+        <translation>Tonart {} · {} · {} · {} Kabel</translation>
+    </message>
+    <message>
+        <source>Knob</source>
+        <translation>Regler</translation>
+    </message>
+    <message>
+        <source>Value</source>
+        <translation>Wert</translation>
+    </message>
+    <message>
+        <source>Position</source>
+        <translation>Stellung</translation>
+    </message>
+    <message>
+        <source>Needed</source>
+        <translation>Benötigt</translation>
+    </message>
+    <message>
+        <source>In the case&apos;s bag</source>
+        <translation>Im Beutel des Gehäuses</translation>
+    </message>
+    <message>
+        <source>audio</source>
+        <translation>Klang</translation>
+    </message>
+    <message>
+        <source>gate</source>
+        <translation>Gate</translation>
+    </message>
+    <message>
+        <source>pitch</source>
+        <translation>Tonhöhe</translation>
+    </message>
+    <message>
+        <source>clock</source>
+        <translation>Takt</translation>
+    </message>
+    <message>
+        <source>control</source>
+        <translation>Steuerspannung</translation>
+    </message>
+    <message>
+        <source>row {}, HP {}</source>
+        <translation>Reihe {}, TE {}</translation>
+    </message>
+    <message>
+        <source>locked</source>
+        <translation>gesperrt</translation>
+    </message>
+    <message>
+        <source>length not chosen</source>
+        <translation>Länge nicht gewählt</translation>
+    </message>
+    <message>
+        <source>track {}</source>
+        <translation>Spur {}</translation>
+    </message>
+    <message>
+        <source>rest</source>
+        <translation>Pause</translation>
+    </message>
+    <message>
+        <source>tie</source>
+        <translation>Bindung</translation>
+    </message>
+    <message>
+        <source>lane {}</source>
+        <translation>Reihe {}</translation>
+    </message>
+    <message>
+        <source>{} feeds {} behind the panel</source>
+        <translation>{} speist {} hinter der Platte</translation>
+    </message>
+    <message>
+        <source>Left</source>
+        <translation>Links</translation>
+    </message>
+    <message>
+        <source>Right</source>
+        <translation>Rechts</translation>
+    </message>
+    <message>
+        <source>peak {:.2f} V ({:.1f} dBFS), RMS {:.2f} V ({:.1f} dBu in the case), DC {:+.3f} V</source>
+        <translation>Spitze {:.2f} V ({:.1f} dBFS), Effektivwert {:.2f} V ({:.1f} dBu im Gehäuse), Gleichanteil {:+.3f} V</translation>
+    </message>
+    <message>
+        <source>Start with the monitor turned down: resonance, feedback and sync can jump 20 dB in a step.</source>
+        <translation>Mit leisem Monitor beginnen: Resonanz, Rückkopplung und Sync können mit einem Mal um 20 dB springen.</translation>
+    </message>
+    <message>
+        <source>DC and subsonic signals heat loudspeakers; watch the DC figure on this sheet.</source>
+        <translation>Gleichspannung und Unhörbar-Tiefes erhitzen Lautsprecher; auf den Gleichanteil dieses Blattes achten.</translation>
+    </message>
+    <message>
+        <source>A case is 10 to 20 dB hotter than line level: use an output stage before a line, phone or instrument input.</source>
+        <translation>Ein Gehäuse ist 10 bis 20 dB lauter als Linienpegel: vor Linien-, Kopfhörer- oder Instrumenteneingänge gehört eine Ausgangsstufe.</translation>
+    </message>
+    <message>
+        <source>Switch the case off before plugging a module&apos;s ribbon; a reversed ribbon destroys modules. Leave mains work to qualified people and local code.</source>
+        <translation>Das Gehäuse ausschalten, bevor ein Modulkabel gesteckt wird; ein verdrehtes Flachband zerstört Module. Arbeiten am Stromnetz gehören Fachleuten und folgen den örtlichen Vorschriften.</translation>
+    </message>
+    <message>
+        <source>the run was cancelled</source>
+        <translation>der Lauf wurde abgebrochen</translation>
+    </message>
+    <message>
+        <source>there is no clock with a tempo in this patch</source>
+        <translation>in diesem Patch gibt es keinen Taktgeber mit Tempo</translation>
+    </message>
+    <message>
+        <source>{} is no contour</source>
+        <translation>{} ist keine Hüllkurve</translation>
+    </message>
+    <message>
+        <source>{} has no knob for its decay</source>
+        <translation>{} hat keinen Regler für das Abklingen</translation>
+    </message>
+    <message>
+        <source>{} has no knob for its release</source>
+        <translation>{} hat keinen Regler für das Ausklingen</translation>
+    </message>
+    <message>
+        <source>{} of {} is locked</source>
+        <translation>{} von {} ist gesperrt</translation>
+    </message>
+    <message>
+        <source>not even the shortest decay of {} reaches sustain: its attack is longer than the gate</source>
+        <translation>nicht einmal das kürzeste Abklingen von {} erreicht den Haltepegel: der Anstieg ist länger als das Gate</translation>
+    </message>
+    <message>
+        <source>not even the shortest {} of {} ends before the next note: what comes before it is too long</source>
+        <translation>nicht einmal das kürzeste {} von {} endet vor der nächsten Note: was davor kommt, ist zu lang</translation>
+    </message>
+    <message>
+        <source>nothing has been recorded into this slot yet</source>
+        <translation>in diesen Speicherplatz wurde noch nichts aufgenommen</translation>
+    </message>
+    <message>
+        <source>nothing has been recorded into this slot since it was written</source>
+        <translation>in diesen Speicherplatz wurde seit dem Schreiben nichts aufgenommen</translation>
+    </message>
+    <message>
+        <source>{} has no sequence that records; a quantizer has one</source>
+        <translation>{} hat keine Folge, die aufnimmt; ein Quantisierer hat eine</translation>
+    </message>
+    <message>
+        <source>{} is not heard, so it does not run; tie one of its outputs</source>
+        <translation>{} ist nicht zu hören, also läuft es nicht; einen seiner Ausgänge verbinden</translation>
+    </message>
+    <message>
+        <source>{} variations are written, this module has {}</source>
+        <translation>{} Variationen sind geschrieben, dieses Modul hat {}</translation>
+    </message>
+    <message>
+        <source>{} tracks are written, this module has {}</source>
+        <translation>{} Tonspuren sind geschrieben, dieses Modul hat {}</translation>
+    </message>
+    <message>
+        <source>{} lanes are written, this module has {}</source>
+        <translation>{} Schlagspuren sind geschrieben, dieses Modul hat {}</translation>
+    </message>
+    <message>
+        <source>write what is to be reckoned: 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, 2 v at 38 %, 7 st from 5 v, +4 dbu, or lengths such as 5 7 16</source>
+        <translation>schreiben, was gerechnet werden soll: 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, 2 v at 38 %, 7 st from 5 v, +4 dbu oder Längen wie 5 7 16</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; cannot be reckoned; write 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, 2 v at 38 %, 7 st from 5 v, +4 dbu, or lengths such as 5 7 16</source>
+        <translation>„{}“ lässt sich nicht rechnen; 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, 2 v at 38 %, 7 st from 5 v, +4 dbu oder Längen wie 5 7 16 schreiben</translation>
+    </message>
+    <message>
+        <source>nothing steps {}; tie a clock to its clock input</source>
+        <translation>nichts schaltet {} weiter; einen Takt mit dem Takteingang verbinden</translation>
+    </message>
+    <message>
+        <source>no clock pulse comes to {}</source>
+        <translation>zu {} kommt kein Taktpuls</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is no post with steps in this patch</source>
+        <translation>„{}“ ist in diesem Patch kein Pfosten mit Schritten</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; begins with no post of this patch; there are {}</source>
+        <translation>„{}“ beginnt mit keinem Pfosten dieses Patches; es gibt {}</translation>
+    </message>
+    <message>
+        <source>{} has no knob &quot;{}&quot;; it has {}</source>
+        <translation>{} hat keinen Regler „{}“, sondern {}</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is no setting of {} of {}: it takes {}</source>
+        <translation>„{}“ ist keine Stellung von {} von {}: möglich ist {}</translation>
+    </message>
+    <message>
+        <source>a move is written: left: filter cutoff 310 Hz &gt; 1.2 kHz, bar 3 to 7</source>
+        <translation>ein Handgriff wird so geschrieben: left: filter cutoff 310 Hz &gt; 1.2 kHz, bar 3 to 7</translation>
+    </message>
+    <message>
+        <source>&quot;bar {}&quot; is no time of {}: it goes from bar 1 to bar {:.0f}, with beats as 5.3</source>
+        <translation>„bar {}“ ist keine Zeit von {}: es geht von Takt 1 bis Takt {:.0f}, mit Schlägen wie 5.3</translation>
+    </message>
+    <message>
+        <source>line {}</source>
+        <translation>Zeile {}</translation>
+    </message>
+    <message>
+        <source>the line is longer than 300 characters</source>
+        <translation>die Zeile ist länger als 300 Zeichen</translation>
+    </message>
+    <message>
+        <source>there are more than {} scenes</source>
+        <translation>es sind mehr als {} Szenen</translation>
+    </message>
+    <message>
+        <source>a scene is written &quot;Intro: 8 bars&quot; or &quot;Swell: 16 bars x2&quot;, with 1 to 256 bars, 1 to 64 times</source>
+        <translation>eine Szene schreibt man „Intro: 8 bars“ oder „Swell: 16 bars x2“, mit 1 bis 256 Takten, 1- bis 64-mal</translation>
+    </message>
+    <message>
+        <source>the first line should begin a scene, as in &quot;Intro: 8 bars&quot;</source>
+        <translation>die erste Zeile sollte eine Szene beginnen, wie in „Intro: 8 bars“</translation>
+    </message>
+    <message>
+        <source>a scene has {} moves at most</source>
+        <translation>eine Szene hat höchstens {} Handgriffe</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; has no variations to chain</source>
+        <translation>„{}“ hat keine Variationen, die man aneinanderreihen kann</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is no link of a chain: write A to {}, as in A A B4 C2x2</source>
+        <translation>„{}“ ist kein Glied einer Kette: A bis {} schreiben, wie in A A B4 C2x2</translation>
+    </message>
+    <message>
+        <source>write the variations in their order, as in A A B4 C2x2</source>
+        <translation>die Variationen in ihrer Reihenfolge schreiben, wie in A A B4 C2x2</translation>
+    </message>
+    <message>
+        <source>line {} should be the number of notes, 1 to 1000</source>
+        <translation>Zeile {} sollte die Anzahl der Noten sein, 1 bis 1000</translation>
+    </message>
+    <message>
+        <source>line {}: &quot;{}&quot; is neither cents with a point nor a ratio such as 3/2</source>
+        <translation>Zeile {}: „{}“ ist weder Cents mit Punkt noch ein Verhältnis wie 3/2</translation>
+    </message>
+    <message>
+        <source>it says {} notes and gives {}</source>
+        <translation>es nennt {} Noten und gibt {}</translation>
+    </message>
+    <message>
+        <source>its period is shorter than a cent</source>
+        <translation>die Periode ist kürzer als ein Cent</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; should be a number from {} to {}</source>
+        <translation>„{}“ sollte eine Zahl von {} bis {} sein</translation>
+    </message>
+    <message>
+        <source>leaves all {} notes where they are</source>
+        <translation>lässt alle {} Noten, wo sie sind</translation>
+    </message>
+    <message>
+        <source>moves {} of {} notes, by {:.0f} ct at most</source>
+        <translation>verschiebt {} von {} Noten, höchstens um {:.0f} ct</translation>
+    </message>
+    <message>
+        <source>{} steps that differ fall on the same notes</source>
+        <translation>{} verschiedene Schritte fallen auf dieselben Noten</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -1669,6 +2837,10 @@
     <message>
         <source>It was written at %1 (%2).</source>
         <translation>Sie wurde am %1 geschrieben (%2).</translation>
+    </message>
+    <message>
+        <source>turn %1 of %2</source>
+        <translation>%1 von %2 drehen</translation>
     </message>
 </context>
 <context>
@@ -2711,6 +3883,14 @@
     <message>
         <source>WAV (*.wav);;FLAC (*.flac)</source>
         <translation>WAV (*.wav);;FLAC (*.flac)</translation>
+    </message>
+    <message>
+        <source>Record each &amp;voice too</source>
+        <translation>Auch jede St&amp;imme aufnehmen</translation>
+    </message>
+    <message>
+        <source>Each voice and bus goes to a file of its own beside the recording, as it leaves for what others share</source>
+        <translation>Jede Stimme und jeder Bus kommt in eine eigene Datei neben der Aufnahme, so wie sie zu dem gehen, was andere teilen</translation>
     </message>
 </context>
 <context>
@@ -3797,12 +4977,40 @@
         <translation>Der Datenträger ist voll: Die Aufnahme ist beendet. Was bis dahin aufgenommen wurde, steht in %1.</translation>
     </message>
     <message>
-        <source>The recording is in %1. The disk was too slow: %2 s of it are missing.</source>
-        <translation>Die Aufnahme ist in %1. Der Datenträger war zu langsam: %2 s davon fehlen.</translation>
-    </message>
-    <message>
         <source>%1 takes no more MIDI clock; choose a port in the preferences.</source>
         <translation>%1 nimmt keinen MIDI-Takt mehr; in den Einstellungen einen Anschluss wählen.</translation>
+    </message>
+    <message>
+        <source>Recording to %1, its voices to %2.</source>
+        <translation>Aufnahme nach %1, ihre Stimmen nach %2.</translation>
+    </message>
+    <message>
+        <source>The recording is in %1, its voices are in %2.</source>
+        <translation>Die Aufnahme ist in %1, ihre Stimmen sind in %2.</translation>
+    </message>
+    <message>
+        <source>The voices of the patch before are in %1. The recording itself goes on.</source>
+        <translation>Die Stimmen des Patches davor sind in %1. Die Aufnahme selbst geht weiter.</translation>
+    </message>
+    <message>
+        <source>Recording to %1, but not its voices: %2</source>
+        <translation>Aufnahme nach %1, aber ohne ihre Stimmen: %2</translation>
+    </message>
+    <message>
+        <source>none of them has a name. Name the voice of the posts first.</source>
+        <translation>keine hat einen Namen. Zuerst die Stimme der Pfosten benennen.</translation>
+    </message>
+    <message>
+        <source>the folder %1 cannot be made; choose another name.</source>
+        <translation>der Ordner %1 kann nicht angelegt werden; einen anderen Namen wählen.</translation>
+    </message>
+    <message>
+        <source>The disk was too slow: %1 s are missing.</source>
+        <translation>Die Platte war zu langsam: %1 s fehlen.</translation>
+    </message>
+    <message>
+        <source>The voices cannot be written any more; what was recorded until then is in %1. The recording itself goes on.</source>
+        <translation>Die Stimmen lassen sich nicht mehr schreiben; was bis dahin aufgenommen wurde, ist in %1. Die Aufnahme selbst geht weiter.</translation>
     </message>
 </context>
 <context>
@@ -4073,6 +5281,10 @@
     <message>
         <source>make a step longer</source>
         <translation>Schritt verlängern</translation>
+    </message>
+    <message>
+        <source>Step %1: %2 V come, %3 V leave, %4; moved by %5 ct</source>
+        <translation>Schritt %1: %2 V kommen, %3 V gehen, %4; verschoben um %5 ct</translation>
     </message>
 </context>
 <context>

@@ -1,7 +1,7 @@
 // Text of the core for Qt, in the user's language where it has one.
 #pragma once
 
-#include "units/sentence.h"
+#include "model/result.h"
 
 #include <QCoreApplication>
 #include <QString>
@@ -20,8 +20,18 @@ inline QString q(const std::string& text) {
 /// A sentence of the core in the user's language.
 inline QString said(const Sentence& sentence) {
     if (sentence.empty()) return {};
+    QString text;
+    for (const Sentence& outer : sentence.where) text += said(outer) + QStringLiteral(": ");
     const QString pattern = QCoreApplication::translate("core", sentence.pattern.c_str());
-    return q(fillIn(pattern.toStdString(), sentence.parts));
+    return text + q(fillIn(pattern.toStdString(), sentence.parts));
+}
+
+/// What went wrong, with the file and the place in it.
+inline QString said(const Error& error) {
+    QString text;
+    for (const std::string& where : {error.file, error.path})
+        if (!where.empty()) text += q(where) + QStringLiteral(": ");
+    return text + said(error.reason);
 }
 
 /// Several of them in one line.

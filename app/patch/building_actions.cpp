@@ -148,7 +148,7 @@ const Post* BuildingActions::chosenPost() {
 
 bool BuildingActions::apply(const Result<Edits>& edits, const QString& name) {
     if (!edits) {
-        Q_EMIT message(q(edits.error().reason), true);
+        Q_EMIT message(said(edits.error().reason), true);
         return false;
     }
     return session_.document.apply(*edits, name);

@@ -233,7 +233,7 @@ void Chart::paintEnds(QPainter& painter, const ChartRow& row, const QColor& colo
         const QString name = q(jackWord(document_.patch(), document_.library(), ref));
         painter.setFont(textFont(pixels));
         const QRectF box(leftward ? x - 300 : x, row.top, 300, row.height);
-        const int align = Qt::AlignVCenter | (leftward ? Qt::AlignRight : Qt::AlignLeft);
+        const int align = static_cast<int>(Qt::AlignVCenter | (leftward ? Qt::AlignRight : Qt::AlignLeft));
         QRectF ground = painter.boundingRect(box, align, name).adjusted(-2, 1, 2, -1);
         painter.fillRect(ground, row.cable && selection_.has(row.cable) ? l.card : l.paper);
         painter.setPen(l.ink);

@@ -247,7 +247,7 @@ void Inspector::pickJack(const JackRef& jack) {
     const Patch& patch = session_.document.patch();
     const auto tie = makeTie(other, jack, patch, session_.document.library());
     if (!tie) {
-        Q_EMIT message(q(tie.error().reason), true);
+        Q_EMIT message(said(tie.error().reason), true);
         refresh();
         return;
     }

@@ -251,7 +251,7 @@ void PatchPlace::playMidiFile() {
     if (file.isEmpty()) return;
     auto played = readMidiFile(file.toStdString(), id);
     if (!played) {
-        Q_EMIT message(q(played.error().text()), true);
+        Q_EMIT message(said(played.error()), true);
         return;
     }
     // What is lost is said before anything is replaced.
@@ -281,7 +281,7 @@ void PatchPlace::chooseJacks(const std::string& from, const std::string& to, con
         const Patch& patch = session_.document.patch();
         const auto tie = makeTie(output, input, patch, session_.document.library());
         if (!tie) {
-            Q_EMIT message(q(tie.error().reason), true);
+            Q_EMIT message(said(tie.error().reason), true);
             return;
         }
         const QString name = tr("tie %1 to %2")

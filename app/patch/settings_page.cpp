@@ -134,7 +134,7 @@ void SettingsPage::recallAll(const std::string& name) {
 void SettingsPage::compareWith(const QString& file) {
     auto other = openPatch(file.toStdString(), session_.document.library());
     if (!other) {
-        Q_EMIT message(q(other.error().text()), true);
+        Q_EMIT message(said(other.error()), true);
         return;
     }
     other_ = std::move(*other);

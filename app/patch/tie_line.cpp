@@ -94,7 +94,7 @@ void TieLine::tieAll(const QString& sentences) {
     const Library& library = session_.document.library();
     const auto read = readSentences(sentences.toStdString(), patch, library, session_.document.housing());
     if (!read) {
-        Q_EMIT message(QString::fromStdString(read.error().reason), true);
+        Q_EMIT message(said(read.error().reason), true);
         return;
     }
     QString broken;

@@ -38,12 +38,12 @@ class Printer {
         cables();
         knobs();
         pattern();
-        lines("Scenes", sheet_.scenes);
-        for (const SheetLine& table : sheet_.tables) lines(table.name.c_str(), table.steps);
-        lines("Should read at the way out", sheet_.expect);
-        lines("Behind the panel", sheet_.normals);
-        lines("Findings still open", sheet_.findings);
-        lines("Found, and meant", sheet_.kept);
+        lines(spoken(say("Scenes")), sheet_.scenes);
+        for (const SheetLine& table : sheet_.tables) lines(q(table.name), table.steps);
+        lines(spoken(say("Should read at the way out")), sheet_.expect);
+        lines(spoken(say("Behind the panel")), sheet_.normals);
+        lines(spoken(say("Findings still open")), sheet_.findings);
+        lines(spoken(say("Found, and meant")), sheet_.kept);
         counts();
         foot();
     }
@@ -54,6 +54,8 @@ class Printer {
         font.setStyleStrategy(QFont::PreferNoShaping);
         return font;
     }
+    /// In the language of the sheet.
+    [[nodiscard]] QString spoken(const Sentence& sentence) const { return q(sheet_.speak(sentence)); }
     void font(int pixels, bool strong = false) { painter_.setFont(plain(textFont(pixels, strong))); }
     void ink(const QColor& colour = Look::light().ink) { painter_.setPen(colour); }
 
@@ -68,7 +70,7 @@ class Printer {
         font(14);
         ink(Look::light().softInk);
         painter_.drawText(QRectF(kMargin, bottom_ + 14, width_, 24), Qt::AlignRight,
-                          QStringLiteral("%1 · page %2").arg(q(sheet_.title)).arg(page_));
+                          spoken(say("{} · page {}", sheet_.title, page_)));
     }
     /// Text over the full width; returns nothing, moves down.
     void paragraph(const QString& text, int pixels, bool strong = false, qreal left = 0) {
@@ -85,21 +87,17 @@ class Printer {
         y_ += 16;
         paragraph(text, 22, true);
     }
-    void lines(const char* title, const std::vector<std::string>& list) {
+    void lines(const QString& title, const std::vector<std::string>& list) {
         if (list.empty()) return;
-        heading(QString::fromUtf8(title), 30);
+        heading(title, 30);
         for (const std::string& line : list) paragraph(QStringLiteral("·  ") + q(line), 16);
     }
 
     void head() {
         paragraph(q(sheet_.title), 40, true);
-        paragraph(QStringLiteral("Key %1 · %2 · %3 · %4 cables")
-                      .arg(sheet_.key.empty() ? QStringLiteral("not set") : q(sheet_.key),
-                           sheet_.tempo.empty() ? QStringLiteral("no clock") : q(sheet_.tempo), q(sheet_.caseName))
-                      .arg(sheet_.rows.size()),
-                  17);
+        paragraph(q(summary(sheet_)), 17);
         if (!sheet_.about.empty()) paragraph(q(sheet_.about), 17);
-        lines("Cautions", sheet_.cautions);
+        lines(spoken(say("Cautions")), sheet_.cautions);
     }
 
     void chartHead(qreal left, qreal gap) {
@@ -118,7 +116,7 @@ class Printer {
 
     void chart() {
         if (sheet_.posts.empty() || sheet_.rows.empty()) return;
-        heading(QStringLiteral("Cable chart"), 240);
+        heading(spoken(say("Cable chart")), 240);
         const qreal left = kMargin + 70;
         const qreal readings = 230;
         const qreal gap = (width_ - 70 - readings) / static_cast<qreal>(sheet_.posts.size());
@@ -217,14 +215,14 @@ class Printer {
     }
 
     void cables() {
-        heading(QStringLiteral("Cables in build order"), 60);
+        heading(spoken(say("Cables in build order")), 60);
         const auto row = [&](const QString& n, const QString& from, const QString& to, const QString& cable,
                              const QString& reads, const QString& note, bool strong) {
             tableRow({{n, 0.04}, {from, 0.17}, {to, 0.17}, {cable, 0.12}, {reads, 0.24}, {note, 0.26}}, strong);
         };
         const auto head = [&] {
-            row(QStringLiteral("Row"), QStringLiteral("From"), QStringLiteral("To"), QStringLiteral("Cable"),
-                QStringLiteral("Should read"), QStringLiteral("Note"), true);
+            row(spoken(say("Row")), spoken(say("From")), spoken(say("To")), spoken(say("Cable")),
+                spoken(say("Should read")), spoken(say("Note")), true);
         };
         head();
         for (const SheetRow& r : sheet_.rows) {
@@ -234,12 +232,12 @@ class Printer {
             }
             row(QString::number(r.number), q(r.from), q(r.to), q(r.length + " " + r.colour),
                 q(r.detail.empty() ? r.range : r.range + ", " + r.detail),
-                q(r.note + (r.late ? " (closes a loop)" : "")), false);
+                q(r.note) + (r.late ? QStringLiteral(" (%1)").arg(spoken(say("closes a loop"))) : QString()), false);
         }
     }
 
     void knobs() {
-        heading(QStringLiteral("Knobs"), 160);
+        heading(spoken(say("Knobs")), 160);
         for (const SheetPost& post : sheet_.posts) {
             if (post.knobs.empty()) continue;
             room(190);
@@ -281,7 +279,7 @@ class Printer {
 
     void pattern() {
         if (sheet_.pattern.empty()) return;
-        heading(QStringLiteral("Pattern"), 60);
+        heading(spoken(say("Pattern")), 60);
         for (const SheetLine& line : sheet_.pattern) {
             room(34);
             font(15, true);
@@ -304,10 +302,9 @@ class Printer {
     }
 
     void counts() {
-        heading(QStringLiteral("Cables needed"), 60);
+        heading(spoken(say("Cables needed")), 60);
         for (const SheetCount& count : sheet_.cables)
-            paragraph(QStringLiteral("%1 × %2 (%3 in the bag)").arg(count.count).arg(q(count.what)).arg(count.owned),
-                      16);
+            paragraph(spoken(say("{} × {} ({} in the bag)", count.count, count.what, count.owned)), 16);
     }
 
     const Sheet& sheet_;

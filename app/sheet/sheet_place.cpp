@@ -106,7 +106,7 @@ bool SheetPlace::write(const QString& file) {
     if (written)
         Q_EMIT message(tr("The patch sheet is in %1.").arg(file), false);
     else
-        Q_EMIT message(QString::fromStdString(written.error().text()), true);
+        Q_EMIT message(said(written.error()), true);
     return written.has_value();
 }
 

@@ -1,5 +1,7 @@
 #include "shell/checker.h"
 
+#include "look/text.h"
+
 namespace lariat {
 namespace {
 
@@ -35,12 +37,12 @@ void Checker::start() {
     const auto work = [patch = document_.patch(), library = &document_.library(),
                        housing = document_.housing()](const Progress& progress) -> Checked {
         const auto observed = observe(patch, *library, housing, kObservedSeconds, progress);
-        if (!observed) return {{}, {}, {}, QString::fromStdString(observed.error().text())};
+        if (!observed) return {{}, {}, {}, said(observed.error())};
         Checked out;
         Found found = findEverything(*observed);
         out.findings = std::move(found.open);
         out.dismissed = std::move(found.dismissed);
-        out.sheet = makeSheet(*observed, out.findings);
+        out.sheet = makeSheet(*observed, out.findings, [](const Sentence& one) { return said(one).toStdString(); });
         return out;
     };
     job_ = jobs_.start(tr("checking"), this, work, [this](Checked checked) { finish(std::move(checked)); });

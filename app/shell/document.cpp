@@ -1,4 +1,6 @@
 #include "shell/document.h"
+
+#include "look/text.h"
 #include "model/file.h"
 
 #include <QFileInfo>
@@ -137,14 +139,14 @@ void Document::startNew(const std::string& caseId) {
 bool Document::apply(const std::vector<Edit>& edits, const QString& name) {
     auto next = applyEdits(patch(), edits);
     if (next) return become(std::move(*next), name);
-    Q_EMIT refused(QString::fromStdString(next.error().reason));
+    Q_EMIT refused(said(next.error().reason));
     return false;
 }
 
 bool Document::become(Patch patch, const QString& name) {
     auto next = checkPatch(std::move(patch), library());
     if (!next) {
-        Q_EMIT refused(QString::fromStdString(next.error().reason));
+        Q_EMIT refused(said(next.error().reason));
         return false;
     }
     history_.push(new PatchStep(*this, std::make_shared<const Patch>(std::move(*next)), name, QString()));
@@ -161,13 +163,15 @@ void Document::turnKnob(const std::string& post, const std::string& knob, double
     goOnTurning();
     auto next = applyEdit(patch(), SetKnob{post, knob, value});
     if (!next) {
-        Q_EMIT refused(QString::fromStdString(next.error().reason));
+        Q_EMIT refused(said(next.error().reason));
         return;
     }
+    const Post& there = *next->post(post);
+    const KnobInfo* info = library().part(there)->knob(knob);
     const QString turned =
         QStringLiteral("%1/%2/%3").arg(QString::fromStdString(post), QString::fromStdString(knob)).arg(turning_);
     history_.push(new PatchStep(*this, std::make_shared<const Patch>(std::move(*next)),
-                                QString::fromStdString(describe(SetKnob{post, knob, value})), turned));
+                                tr("turn %1 of %2").arg(info ? q(info->name) : q(knob), q(there.name)), turned));
 }
 
 void Document::turn(const std::vector<Edit>& edits, const QString& name, const QString& what) {
@@ -178,7 +182,7 @@ void Document::turn(const std::vector<Edit>& edits, const QString& name, const Q
 void Document::goOn(const std::vector<Edit>& edits, const QString& name, const QString& what) {
     auto next = applyEdits(patch(), edits);
     if (!next) {
-        Q_EMIT refused(QString::fromStdString(next.error().reason));
+        Q_EMIT refused(said(next.error().reason));
         return;
     }
     history_.push(new PatchStep(*this, std::make_shared<const Patch>(std::move(*next)), name, what));
@@ -203,7 +207,7 @@ void Document::setRecoveryFolder(const QString& folder) {
 bool Document::keep() {
     if (!recovery_ || history_.isClean()) return false;
     const auto written = recovery_->keep(writePatch(patch()), file_);
-    if (!written) Q_EMIT refused(QString::fromStdString(written.error().text()));
+    if (!written) Q_EMIT refused(said(written.error()));
     return written.has_value();
 }
 

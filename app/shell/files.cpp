@@ -34,7 +34,7 @@ Files::Files(Document& document, const QString& recoveryFolder, QWidget* window)
 bool Files::open(const QString& file) {
     const auto opened = document_.open(file);
     if (!opened) {
-        Q_EMIT message(tr("%1 — the open patch is unchanged.").arg(q(opened.error().text())), true);
+        Q_EMIT message(tr("%1 — the open patch is unchanged.").arg(said(opened.error())), true);
         return false;
     }
     remember(document_.file());
@@ -44,7 +44,7 @@ bool Files::open(const QString& file) {
 
 bool Files::openCopy(const QString& file) {
     const auto opened = document_.openCopy(file);
-    if (!opened) Q_EMIT message(tr("%1 — the open patch is unchanged.").arg(q(opened.error().text())), true);
+    if (!opened) Q_EMIT message(tr("%1 — the open patch is unchanged.").arg(said(opened.error())), true);
     return opened.has_value();
 }
 
@@ -85,7 +85,7 @@ bool Files::saveAs() {
 bool Files::saveTo(const QString& file) {
     const auto saved = document_.saveAs(file);
     if (!saved) {
-        Q_EMIT message(q(saved.error().text()), true);
+        Q_EMIT message(said(saved.error()), true);
         return false;
     }
     remember(document_.file());
@@ -139,7 +139,7 @@ std::vector<LeftBehind> Files::leftBehind() const {
 
 void Files::recover(const LeftBehind& left) {
     if (!mayLeave()) return;
-    if (const auto done = document_.recover(left); !done) Q_EMIT message(q(done.error().text()), true);
+    if (const auto done = document_.recover(left); !done) Q_EMIT message(said(done.error()), true);
 }
 
 void Files::fillLeftBehind(QMenu& menu) {

@@ -68,7 +68,7 @@ class Jobs : public QObject {
     template <class Work, class Done>
     std::shared_ptr<Job> start(const QString& name, QObject* owner, Work work, Done done) {
         auto job = std::make_shared<Job>(name);
-        run(job, [this, job, owner = QPointer<QObject>(owner), work = std::move(work), done = std::move(done)] {
+        run(job, [job, owner = QPointer<QObject>(owner), work = std::move(work), done = std::move(done)] {
             using T = decltype(work(std::declval<const Progress&>()));
             auto result = std::make_shared<T>(work(job->progress_));
             return [job, owner, done, result] {

@@ -131,7 +131,7 @@ MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, cons
     resize(1280, 800);
     qApp->installEventFilter(this);
     QStringList leftOut;
-    for (const Error& error : document_.workspace().errors) leftOut << q(error.text());
+    for (const Error& error : document_.workspace().errors) leftOut << said(error);
     if (!leftOut.isEmpty()) messages_->say(tr("Left out: %1").arg(leftOut.join(QLatin1Char('\n'))), true);
 }
 

@@ -16,6 +16,7 @@
 #include <QInputDialog>
 #include <QMenuBar>
 #include <QMessageBox>
+#include <QSettings>
 #include <QTextBrowser>
 #include <QVBoxLayout>
 
@@ -135,6 +136,12 @@ QMenu* MainWindow::buildSoundMenu() {
     QAction* take = addNamed(*sound, "record-sound", tr("Re&cord what is heard…"), this, [this] { recordSound(); });
     connect(&sound_, &Sound::recordingChanged, take,
             [take](bool on) { take->setText(on ? tr("End the re&cording") : tr("Re&cord what is heard…")); });
+    QAction* voices = addNamed(*sound, "record-voices", tr("Record each &voice too"), this, [] {});
+    voices->setCheckable(true);
+    voices->setToolTip(tr("Each voice and bus goes to a file of its own beside the recording, as it leaves for what "
+                          "others share"));
+    voices->setChecked(QSettings().value(QStringLiteral("audio/voices"), false).toBool());
+    connect(voices, &QAction::toggled, [](bool on) { QSettings().setValue(QStringLiteral("audio/voices"), on); });
     return sound;
 }
 
@@ -179,7 +186,7 @@ void MainWindow::renderToFile() {
                        endings.first() == QStringLiteral(".flac") ? tr("FLAC (*.flac)") : tr("WAV (*.wav)"), endings);
     if (file.isEmpty()) return;
     if (const auto allowed = mayWrite(file.toStdString(), FileKind::Sound); !allowed) {
-        messages_->say(q(allowed.error().text()), true);
+        messages_->say(said(allowed.error()), true);
         return;
     }
     RenderOptions options;
@@ -195,7 +202,7 @@ void MainWindow::renderToFile() {
         RenderOptions told = options;
         told.progress = progress;
         const auto made = renderToFiles(patch, *library, told, wanted);
-        return made ? QString() : q(made.error().text());
+        return made ? QString() : said(made.error());
     };
     const QString done = asked.stems()
                              ? tr("The sound is in %1, its voices are in %2.").arg(file, q(wanted.stems.string()))
@@ -214,7 +221,7 @@ void MainWindow::recordSound() {
     const QString file = askWhereToSave(
         this, tr("Record to"), q(document_.patch().title).toLower().left(40) + tr(" take") + QStringLiteral(".wav"),
         tr("WAV (*.wav);;FLAC (*.flac)"), {QStringLiteral(".wav"), QStringLiteral(".flac")});
-    if (!file.isEmpty()) sound_.record(file);
+    if (!file.isEmpty()) sound_.record(file, QSettings().value(QStringLiteral("audio/voices"), false).toBool());
 }
 
 /// Every step of this session; a click goes back or forward to it.

@@ -83,7 +83,7 @@ void Reckoner::answer() {
                 ? tr("A tempo (112 bpm), a time (62 ms), a pitch (d3, 440 hz, 0.35 v), a ratio (3/2), divisions "
                      "(d4 / 4 5 6), an attenuator (2 v at 38 %; 7 st from 5 v), a level (+4 dbu), or lengths "
                      "(5 7 16).")
-                : q(made.error().reason));
+                : said(made.error().reason));
         return;
     }
     for (const Reckoned& one : *made) answers_->addTopLevelItem(new QTreeWidgetItem({said(one.what), q(one.value)}));

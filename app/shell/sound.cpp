@@ -1,7 +1,13 @@
 #include "shell/sound.h"
 
+#include "look/text.h"
+
 #include "units/level.h"
 
+#include <QDir>
+#include <QFileInfo>
+
+#include <algorithm>
 #include <thread>
 
 namespace lariat {
@@ -10,10 +16,26 @@ namespace {
 constexpr unsigned kFewestFrames = 16;
 constexpr unsigned kMostFrames = 8192;
 
+/// "take.wav" has its voices in the folder "take" beside it, or in "take 2" where that holds something: nothing is
+/// written over.
+QString freshFolder(const QString& file) {
+    const QString wanted = QFileInfo(file).dir().filePath(QFileInfo(file).completeBaseName());
+    QString folder = wanted;
+    for (int n = 2; QFileInfo::exists(folder) && !(QFileInfo(folder).isDir() && QDir(folder).isEmpty()); ++n)
+        folder = wanted + QStringLiteral(" %1").arg(n);
+    return folder;
+}
+
 } // namespace
 
 Sound::Sound(Document& document, QObject* parent) : QObject(parent), document_(document), listening_(document) {
-    connect(&document_, &Document::replaced, this, [this] { setScenes(false); });
+    connect(&document_, &Document::replaced, this, [this] {
+        setScenes(false);
+        if (!stems_) return; // another patch has other voices
+        endStems();
+        Q_EMIT message(tr("The voices of the patch before are in %1. The recording itself goes on.").arg(stemsTo_),
+                       false);
+    });
     connect(&document_, &Document::changed, this, &Sound::follow);
     connect(&listening_, &Listening::changed, this, &Sound::follow);
     follow();
@@ -31,6 +53,7 @@ Sound::~Sound() {
 void Sound::follow() {
     engine_.setListening(listening_.silenced(), listening_.listenedJack());
     engine_.setPatch(document_.heard(), document_.library());
+    listenToStems();
 }
 
 void Sound::setBlockFrames(unsigned wanted) {
@@ -61,7 +84,7 @@ void Sound::openMidi(const QString& name) {
     midi_.reset();
     auto opened = openMidiInput(name.toStdString(), received);
     if (!opened) {
-        Q_EMIT message(QString::fromStdString(opened.error().reason), true);
+        Q_EMIT message(said(opened.error().reason), true);
         opened = openMidiInput({}, received);
     }
     midi_ = std::move(*opened);
@@ -73,7 +96,7 @@ void Sound::openClockOut(const QString& name) {
     if (name.isEmpty()) return;
     auto output = openMidiOutput(name.toStdString());
     if (!output) {
-        Q_EMIT message(QString::fromStdString(output.error().reason), true);
+        Q_EMIT message(said(output.error().reason), true);
         return;
     }
     for (ClockPulses::Event old; engine_.takeClock(old);) {
@@ -113,7 +136,7 @@ void Sound::openDevice(std::unique_ptr<AudioDevice> device) {
         handingOver_ = false;
     };
     if (const auto started = device_->start(fill); !started) {
-        Q_EMIT message(QString::fromStdString(started.error().reason), true);
+        Q_EMIT message(said(started.error().reason), true);
         AudioSettings simulated;
         simulated.device = kSimulatedDevice;
         simulated.blockFrames = blockFrames_;
@@ -127,20 +150,64 @@ QString Sound::deviceName() const {
     return device_ ? QString::fromStdString(device_->name()) : QString();
 }
 
-void Sound::record(const QString& file) {
+void Sound::record(const QString& file, bool stems) {
     stopRecording();
     const int bits = file.endsWith(QLatin1String(".flac"), Qt::CaseInsensitive) ? 24 : 32;
     auto started = Jam::start(file.toStdString(), {static_cast<double>(AudioSettings{}.rate), 2, bits});
     if (!started) {
-        Q_EMIT message(QString::fromStdString(started.error().text()), true);
+        Q_EMIT message(said(started.error()), true);
         return;
     }
     jam_ = std::move(*started);
     jamStart_ = engine_.meters.frames.load();
     recordingTo_ = file;
     heardBy_ = jam_.get();
-    Q_EMIT message(tr("Recording to %1.").arg(file), false);
+    const QString why = stems ? recordStems(file) : QString();
+    if (!why.isEmpty())
+        Q_EMIT message(tr("Recording to %1, but not its voices: %2").arg(file, why), true);
+    else
+        Q_EMIT message(stems_ ? tr("Recording to %1, its voices to %2.").arg(file, stemsTo_)
+                              : tr("Recording to %1.").arg(file),
+                       false);
     Q_EMIT recordingChanged(true);
+}
+
+/// Each voice and bus of the patch as it is now, into a folder beside that file; why it cannot be, or nothing.
+QString Sound::recordStems(const QString& file) {
+    const Patch& patch = document_.patch();
+    outlets_ = outletsOf(patch, document_.library());
+    if (outlets_.empty()) return tr("none of them has a name. Name the voice of the posts first.");
+    stemsTo_ = freshFolder(file);
+    if (!QDir().mkpath(stemsTo_)) return tr("the folder %1 cannot be made; choose another name.").arg(stemsTo_);
+    std::vector<std::string> names;
+    for (const StemOutlet& outlet : outlets_) names.push_back(outlet.voice);
+    const std::vector<std::string> files = stemFiles(patch.title, names);
+    std::vector<StemJam::Voice> voices;
+    for (std::size_t v = 0; v < outlets_.size(); ++v)
+        voices.push_back({outlets_[v].voice, std::filesystem::path(stemsTo_.toStdString()) / files[v],
+                          static_cast<int>(outlets_[v].jacks.size())});
+    auto started = StemJam::start(std::move(voices), engine_.rate(), [this] { return engine_.meters.samples.load(); });
+    if (!started) return said(started.error());
+    stems_ = std::move(*started);
+    listenToStems();
+    return {};
+}
+
+/// Their files end; what is heard goes on being recorded.
+void Sound::endStems() {
+    if (!stems_) return;
+    stems_.reset();
+    for (const StemOutlet& outlet : outlets_)
+        for (const JackRef& jack : outlet.jacks) engine_.unwatch(jack);
+}
+
+/// After an edit, a voice may come from other taps than before.
+void Sound::listenToStems() {
+    if (!stems_) return;
+    const TapLength room{static_cast<std::size_t>(StemJam::kRoomSeconds * engine_.rate()), Tap::kCoarse};
+    for (std::size_t v = 0; v < stems_->voices().size(); ++v)
+        for (std::size_t c = 0; c < static_cast<std::size_t>(stems_->voices()[v].channels); ++c)
+            stems_->listen(v, c, engine_.watch(outlets_[v].jacks[c], room, document_.library()));
 }
 
 double Sound::recordedSeconds() const {
@@ -149,13 +216,15 @@ double Sound::recordedSeconds() const {
 
 void Sound::stopRecording() {
     if (!recording()) return;
-    const std::uint64_t lost = jam_->lost();
+    const bool voices = stems_ != nullptr;
+    double missing = 0.5 * static_cast<double>(jam_->lost()) / AudioSettings{}.rate;
+    if (voices) missing = std::max(missing, static_cast<double>(stems_->lost()) / engine_.rate());
     endJam();
-    Q_EMIT message(lost == 0 ? tr("The recording is in %1.").arg(recordingTo_)
-                             : tr("The recording is in %1. The disk was too slow: %2 s of it are missing.")
-                                   .arg(recordingTo_)
-                                   .arg(static_cast<double>(lost / 2) / AudioSettings{}.rate, 0, 'f', 1),
-                   lost > 0);
+    QString text = voices ? tr("The recording is in %1, its voices are in %2.").arg(recordingTo_, stemsTo_)
+                          : tr("The recording is in %1.").arg(recordingTo_);
+    if (missing > 0.0)
+        text += QLatin1Char(' ') + tr("The disk was too slow: %1 s are missing.").arg(missing, 0, 'f', 1);
+    Q_EMIT message(text, missing > 0.0);
 }
 
 /// The audio side may be handing a block over: it is waited for, which takes no longer than a copy of that block.
@@ -163,6 +232,7 @@ void Sound::endJam() {
     heardBy_ = nullptr;
     while (handingOver_) std::this_thread::yield();
     jam_.reset();
+    endStems();
     Q_EMIT recordingChanged(false);
 }
 
@@ -199,6 +269,13 @@ void Sound::rewind() {
 
 void Sound::watch() {
     engine_.collect();
+    if (stems_ && !stems_->fault().empty()) {
+        endStems();
+        Q_EMIT message(tr("The voices cannot be written any more; what was recorded until then is in %1. The recording "
+                          "itself goes on.")
+                           .arg(stemsTo_),
+                       true);
+    }
     if (jam_ && !jam_->fault().empty()) {
         endJam();
         Q_EMIT message(tr("The disk takes no more: the recording has ended. What was recorded until then is in %1.")

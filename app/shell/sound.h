@@ -5,9 +5,11 @@
 #include "devices/clock_out.h"
 #include "devices/jam.h"
 #include "devices/midi_input.h"
+#include "devices/stem_jam.h"
 #include "engine/engine.h"
 #include "shell/document.h"
 #include "shell/listening.h"
+#include "timing/stems.h"
 
 #include <QObject>
 #include <QTimer>
@@ -56,9 +58,9 @@ class Sound : public QObject {
     [[nodiscard]] const Listening& listening() const { return listening_; }
     [[nodiscard]] unsigned dropouts() const { return device_ ? device_->dropouts() : 0; }
 
-    /// Writes what the device is given from now on into a WAV or FLAC file, through changes of device as well;
-    /// `message` tells if it cannot.
-    void record(const QString& file);
+    /// Writes what the device is given from now on into a WAV or FLAC file, through changes of device as well; with
+    /// `stems`, each voice and bus into a folder beside it. `message` tells if it cannot.
+    void record(const QString& file, bool stems = false);
     void stopRecording();
     [[nodiscard]] bool recording() const { return jam_ != nullptr; }
     /// Seconds since it began; 0 if nothing is recorded.
@@ -91,6 +93,9 @@ class Sound : public QObject {
     void watch();
     void follow();
     void endJam();
+    QString recordStems(const QString& file);
+    void endStems();
+    void listenToStems();
 
     Document& document_;
     Listening listening_;
@@ -106,7 +111,10 @@ class Sound : public QObject {
     bool realCase_ = false;
     bool scenes_ = false;
     QString recordingTo_;
+    QString stemsTo_; ///< their folder
     std::unique_ptr<Jam> jam_;
+    std::unique_ptr<StemJam> stems_;
+    std::vector<StemOutlet> outlets_;      ///< that are recorded
     std::uint64_t jamStart_ = 0;           ///< frames handed to devices before it
     std::atomic<Jam*> heardBy_{nullptr};   ///< as the audio side sees it
     std::atomic<bool> handingOver_{false}; ///< the audio side is with it just now

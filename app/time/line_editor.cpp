@@ -85,9 +85,9 @@ bool LineEditor::change(const std::string& post, const QString& name, const std:
     }
     Pattern next = patternOf(patch, post);
     how(next);
-    if (const std::string why = tooMuchFor(*found, next); !why.empty()) {
+    if (const Sentence why = tooMuchFor(*found, next); !why.empty()) {
         Q_EMIT refused(tr("%1 cannot hold that: %2. Take another sequencer from the case for the rest (Ctrl+E).")
-                           .arg(q(patch.post(post)->name), q(why)));
+                           .arg(q(patch.post(post)->name), said(why)));
         return false;
     }
     if (const Pattern* now = patch.pattern(post); now && *now == next) return true;
@@ -135,7 +135,7 @@ QString LineEditor::setWords(const QString& words) {
     const LineRef at = line();
     if (at.post.empty()) return tr("Choose a track or lane first.");
     auto made = withLine(patternOf(session_.document.patch(), at.post), at, shown(at.post), words.toStdString());
-    if (!made) return q(made.error().reason);
+    if (!made) return said(made.error().reason);
     change(at.post, tr("write steps"), [&](Pattern& pattern) { pattern = std::move(*made); });
     return {};
 }

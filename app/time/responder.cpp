@@ -109,7 +109,7 @@ void Responder::runFor(std::vector<Asked> asked, bool sounds) {
         for (auto& [post, result] : results) {
             Known& known = known_[post];
             known.forecasts = std::move(before[post].forecasts);
-            known.problem = result ? QString() : q(result.error().reason);
+            known.problem = result ? QString() : said(result.error().reason);
             if (!result) continue;
             known.responses = std::move(*result);
             // Until the sounds are there, those of a moment ago stand in their place.
@@ -166,7 +166,7 @@ void Responder::fit(const std::string& sequencer, const std::string& contour, Fi
     };
     session_.jobs.start(tr("fit to step"), this, work, [this](Result<SetKnob> turn) {
         if (!turn) {
-            Q_EMIT failed(q(turn.error().reason));
+            Q_EMIT failed(said(turn.error().reason));
             return;
         }
         const Patch& patch = session_.document.patch();

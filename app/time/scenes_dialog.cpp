@@ -49,7 +49,7 @@ void ScenesDialog::look() {
     auto scenes = readScenes(text_->toPlainText().toStdString(), patch, session_.document.library());
     write_->setEnabled(scenes.has_value());
     if (!scenes) {
-        said_->setText(q(scenes.error().text()));
+        said_->setText(said(scenes.error()));
         return;
     }
     patch.scenes = std::move(*scenes);

@@ -252,11 +252,13 @@ QRectF TimeChart::moreBox(const LineRef& line) const {
     return {};
 }
 
-QRectF TimeChart::factBox(const std::string& contour, std::size_t fact) const {
+QRectF TimeChart::factBox(const std::string& post, std::size_t fact) const {
     for (const TimeRow& row : layout_.rows) {
-        if (row.kind != TimeRow::Kind::Contour) continue;
         const Responses* responses = responder_.of(layout_.sectionOf(row).sequencer.post);
-        if (!responses || responses->contours[static_cast<std::size_t>(row.index)].post != contour) continue;
+        const auto index = static_cast<std::size_t>(row.index);
+        const bool contour = row.kind == TimeRow::Kind::Contour && responses && responses->contours[index].post == post;
+        const bool tune = row.kind == TimeRow::Kind::Tune && responses && responses->tunes[index].path.out.post == post;
+        if (!contour && !tune) continue;
         const auto boxes = factBoxes(row);
         return fact < boxes.size() ? toView(boxes[fact]) : QRectF();
     }
@@ -306,6 +308,7 @@ const std::vector<Fact>* TimeChart::factsOf(const TimeRow& row) const {
     if (!responses) return nullptr;
     const auto at = static_cast<std::size_t>(row.index);
     if (row.kind == TimeRow::Kind::Contour && at < responses->contours.size()) return &responses->contours[at].facts;
+    if (row.kind == TimeRow::Kind::Tune && at < responses->tunes.size()) return &responses->tunes[at].facts;
     if (row.kind == TimeRow::Kind::Sound && at < responses->sounds.size()) return &responses->sounds[at].facts;
     return nullptr;
 }
@@ -315,7 +318,7 @@ std::vector<QRectF> TimeChart::factBoxes(const TimeRow& row) const {
     const std::vector<Fact>* facts = factsOf(row);
     if (!facts) return out;
     const QFontMetricsF metrics(textFont(13));
-    qreal y = row.top + (row.kind == TimeRow::Kind::Contour ? 44 : 26);
+    qreal y = row.top + (row.kind == TimeRow::Kind::Sound ? 26 : 44);
     for (const Fact& fact : *facts) {
         const qreal height =
             metrics.boundingRect(QRectF(0, 0, TimeLayout::kHead - 44, 200), Qt::TextWordWrap, said(fact.text)).height();

@@ -38,12 +38,12 @@ class TimeChart : public QAbstractScrollArea {
     [[nodiscard]] const std::set<int>& marked() const { return marked_; }
     void reveal(const LineRef& line);
 
-    /// In the viewport: the box of a step, of its note, and of a fact beside a response.
+    /// In the viewport: the box of a step, of its note, and of a fact beside the response of a post.
     [[nodiscard]] QRectF stepBox(const LineRef& line, int step) const;
     [[nodiscard]] QRectF noteBox(const LineRef& line, int step) const;
     [[nodiscard]] QPointF noteAt(const LineRef& line, int step, int note) const;
     [[nodiscard]] QRectF variationBox(const std::string& post, int variation) const;
-    [[nodiscard]] QRectF factBox(const std::string& contour, std::size_t fact) const;
+    [[nodiscard]] QRectF factBox(const std::string& post, std::size_t fact) const;
     [[nodiscard]] QRectF moreBox(const LineRef& line) const;
     /// The step that a line plays now; -1: none.
     [[nodiscard]] int playing(const LineRef& line) const;
@@ -129,6 +129,7 @@ class TimeChart : public QAbstractScrollArea {
     void paintFaders(QPainter& painter, const TimeRow& row) const;
     void paintFill(QPainter& painter, const TimeRow& row) const;
     void paintContour(QPainter& painter, const TimeRow& row) const;
+    void paintTune(QPainter& painter, const TimeRow& row) const;
     void paintSound(QPainter& painter, const TimeRow& row) const;
     void paintMore(QPainter& painter, const TimeRow& row) const;
     void paintClocks(QPainter& painter, const TimeRow& row) const;

@@ -68,10 +68,11 @@ void TimeChart::press(const TimeRow& row, const QPointF& at, Qt::KeyboardModifie
         for (std::size_t i = 0; i < boxes.size(); ++i)
             if (boxes[i].contains(at)) return mark(row.line, (*facts)[i].steps);
         // A response leads to the post that makes it.
-        if (row.kind == TimeRow::Kind::Contour && at.x() < TimeLayout::kHead + horizontalScrollBar()->value()) {
-            const Responses* responses = responder_.of(post);
-            if (responses) session_.selection.choosePost(responses->contours[static_cast<std::size_t>(row.index)].post);
-        }
+        const Responses* responses = responder_.of(post);
+        const auto index = static_cast<std::size_t>(row.index);
+        if (!responses || at.x() >= TimeLayout::kHead + horizontalScrollBar()->value()) return;
+        if (row.kind == TimeRow::Kind::Contour) session_.selection.choosePost(responses->contours[index].post);
+        if (row.kind == TimeRow::Kind::Tune) session_.selection.choosePost(responses->tunes[index].path.out.post);
         return;
     }
     const auto box = boxAt(row, at.x());
@@ -480,6 +481,18 @@ QString TimeChart::tip(const TimeRow& row, const QPointF& at) const {
         text += under->over > 0.0 ? tr(", the tail is %1 ms too long").arg(1e3 * under->over, 0, 'f', 1)
                                   : tr(", the tail ends in time");
         return text;
+    }
+    if (row.kind == TimeRow::Kind::Tune && responses && row.index < static_cast<int>(responses->tunes.size())) {
+        const double pulse = TimeLayout::pulseAt(section, at.x());
+        for (const TunedNote& note : responses->tunes[static_cast<std::size_t>(row.index)].notes)
+            if (note.pulse <= pulse && pulse < note.until)
+                return tr("Step %1: %2 V come, %3 V leave, %4; moved by %5 ct")
+                    .arg(note.step + 1)
+                    .arg(static_cast<double>(note.wanted), 0, 'f', 3)
+                    .arg(static_cast<double>(note.given), 0, 'f', 3)
+                    .arg(q(note.text()))
+                    .arg(note.moved(), 0, 'f', 0);
+        return {};
     }
     const Track* track = trackOf(row);
     const auto box = boxAt(row, at.x());

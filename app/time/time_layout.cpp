@@ -11,6 +11,7 @@ constexpr qreal kMargin = 16;   ///< behind the last pulse
 constexpr qreal kNarrowest = 9; ///< pixels of a pulse
 constexpr qreal kFaders = 92;
 constexpr qreal kResponse = 76; ///< of a contour, at least
+constexpr qreal kTune = 84;
 constexpr qreal kSound = 64;
 constexpr qreal kMore = 34;
 constexpr qreal kClocks = 30;
@@ -108,6 +109,11 @@ TimeLayout layOutTime(const Patch& patch, const Library& library, const TimeView
         add({TimeRow::Kind::Heading, 0, {sequencer.post, false, 0}}, TimeLayout::kAxis);
         const auto addResponses = [&](const std::optional<LineRef>& line) {
             if (!responses) return;
+            for (std::size_t t = 0; t < responses->tunes.size(); ++t) {
+                if (responses->tunes[t].path.line != line) continue;
+                add({TimeRow::Kind::Tune, 0, line.value_or(LineRef{}), static_cast<int>(t)},
+                    std::max(kTune, 50 + view.factsHeight(responses->tunes[t].facts)));
+            }
             for (std::size_t c = 0; c < responses->contours.size(); ++c) {
                 if (responses->contours[c].line != line) continue;
                 add({TimeRow::Kind::Contour, 0, line.value_or(LineRef{}), static_cast<int>(c)},

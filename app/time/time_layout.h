@@ -16,11 +16,11 @@
 namespace lariat {
 
 struct TimeRow {
-    enum class Kind { Heading, Track, Lane, Faders, Fill, Contour, Sound, More, Clocks, Clock };
+    enum class Kind { Heading, Track, Lane, Faders, Fill, Contour, Tune, Sound, More, Clocks, Clock };
     Kind kind = Kind::Heading;
     std::size_t section = 0;
     LineRef line;  ///< of a line, or the one that causes what is shown; an empty post: none
-    int index = 0; ///< of a response, among the contours or sounds; of a clock, among the branches
+    int index = 0; ///< of a response, among the contours, tunes or sounds; of a clock, among the branches
     qreal top = 0;
     qreal height = 0;
 

@@ -14,6 +14,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <cstring>
 
 namespace lariat {
 namespace {
@@ -89,6 +90,9 @@ void TimeChart::paintPage() {
             break;
         case TimeRow::Kind::Contour:
             paintContour(painter, row);
+            break;
+        case TimeRow::Kind::Tune:
+            paintTune(painter, row);
             break;
         case TimeRow::Kind::Sound:
             paintSound(painter, row);
@@ -258,7 +262,7 @@ void TimeChart::paintHead(QPainter& painter, const TimeRow& row) const {
                          QFontMetricsF(font).elidedText(words, Qt::ElideRight, width));
     };
     const qreal width = TimeLayout::kHead - 26;
-    if (row.kind == TimeRow::Kind::Contour || row.kind == TimeRow::Kind::Sound) {
+    if (row.kind == TimeRow::Kind::Contour || row.kind == TimeRow::Kind::Tune || row.kind == TimeRow::Kind::Sound) {
         const Responses* responses = responder_.of(section.sequencer.post);
         if (!responses) return;
         const Patch& patch = session_.document.patch();
@@ -278,6 +282,23 @@ void TimeChart::paintHead(QPainter& painter, const TimeRow& row) const {
                     knob && (contour.releases || *letter != 'R') && (contour.sustains || *letter != 'S'))
                     stages << QLatin1String(letter) + QLatin1Char(' ') + q(knob->scale.text(knobValue(*post, *knob)));
             text(32, row.top + 23, stages.join(QStringLiteral("  ")), textFont(13), l.softInk, width - 16);
+            paintFacts(painter, row, row.top + 44);
+        } else if (row.kind == TimeRow::Kind::Tune && at < responses->tunes.size()) {
+            const TunePath& path = responses->tunes[at].path;
+            const Post* post = patch.post(path.out.post);
+            if (!post) return;
+            text(32, row.top + 5, q(tieName(path.out, patch, session_.document.library())), textFont(13, true), l.ink,
+                 width - 16);
+            const PartInfo& part = *session_.document.library().part(*post);
+            QStringList scale;
+            for (const char* control : {"root", "scale"}) {
+                const KnobInfo* knob = part.knobFor("quantizer", control);
+                if (!knob) continue;
+                const double value = knobValue(*post, *knob);
+                const bool tuned = !post->tuning.empty() && std::strcmp(control, "scale") == 0 && value == 0.0;
+                scale << q(tuned ? post->tuning : knob->scale.text(value));
+            }
+            text(32, row.top + 23, scale.join(QStringLiteral(" ")), textFont(13), l.softInk, width - 16);
             paintFacts(painter, row, row.top + 44);
         } else if (row.kind == TimeRow::Kind::Sound && at < responses->sounds.size()) {
             text(32, row.top + 5, q(tieName(responses->sounds[at].output, patch, session_.document.library())),

@@ -124,6 +124,53 @@ void TimeChart::paintContour(QPainter& painter, const TimeRow& row) const {
     painter.setRenderHint(QPainter::Antialiasing, false);
 }
 
+/// Each note where the quantizer puts it; where that is elsewhere, a stem to where it came from.
+void TimeChart::paintTune(QPainter& painter, const TimeRow& row) const {
+    const Look& l = look();
+    const TimeSection& section = layout_.sectionOf(row);
+    const Responses* responses = responder_.of(section.sequencer.post);
+    if (!responses || row.index >= static_cast<int>(responses->tunes.size())) return;
+    const auto& notes = responses->tunes[static_cast<std::size_t>(row.index)].notes;
+    float low = 1e9f;
+    float high = -1e9f;
+    for (const TunedNote& note : notes) {
+        low = std::min({low, note.wanted, note.given});
+        high = std::max({high, note.wanted, note.given});
+    }
+    const auto middle = 0.5f * (low + high);
+    const float half = std::max(0.5f * (high - low), 0.25f);
+    const auto y = [&](float volts) {
+        return row.top + 24 + (row.height - 34) * 0.5 * (1.0 - static_cast<double>((volts - middle) / half));
+    };
+    const auto begin = static_cast<double>(section.first);
+    const auto end = static_cast<double>(section.first + section.page);
+    painter.setFont(textFont(13));
+    const QFontMetricsF metrics(painter.font());
+    for (const TunedNote& note : notes) {
+        if (note.until <= begin || note.pulse >= end) continue;
+        const qreal left = TimeLayout::xOf(section, std::max(begin, note.pulse));
+        const qreal width = std::max(4.0, TimeLayout::xOf(section, std::min(end, note.until)) - left - 2);
+        const bool moved = std::abs(note.moved()) >= 1.0;
+        const QColor colour = l.kind(SignalKind::Pitch);
+        if (moved) {
+            painter.fillRect(QRectF(left, y(note.wanted) - 1, width, 2), faint(colour, 110));
+            painter.fillRect(
+                QRectF(left, std::min(y(note.wanted), y(note.given)), 1, std::abs(y(note.wanted) - y(note.given))),
+                faint(colour, 110));
+        }
+        painter.fillRect(QRectF(left, y(note.given) - 2, width, 4), colour);
+        const QString name = q(note.text());
+        const QString whole =
+            moved ? name + QStringLiteral("  (%1)").arg(note.moved(), 0, 'f', 0).replace(u'-', u'−') : name;
+        for (const QString& text : {whole, name, name.section(u' ', 0, 0)})
+            if (metrics.horizontalAdvance(text) <= width) {
+                painter.setPen(l.ink);
+                painter.drawText(QPointF(left, y(note.given) - 5), text);
+                break;
+            }
+    }
+}
+
 void TimeChart::paintSound(QPainter& painter, const TimeRow& row) const {
     const TimeSection& section = layout_.sectionOf(row);
     const Responses* responses = responder_.of(section.sequencer.post);

@@ -125,16 +125,16 @@ void TimePanel::buildLine() {
         if (!showing_) editor_.setLength(value);
     });
     connect(division_, &QSpinBox::valueChanged, this,
-            [=, this](int value) { stride(tr("change the division"), [=](Stride& s) { s.division = value; }); });
-    connect(direction_, &QComboBox::currentIndexChanged, this, [=, this](int index) {
+            [=](int value) { stride(tr("change the division"), [=](Stride& s) { s.division = value; }); });
+    connect(direction_, &QComboBox::currentIndexChanged, this, [=](int index) {
         stride(tr("change the direction"), [=](Stride& s) { s.direction = static_cast<Direction>(index); });
     });
     connect(swing_, &QSpinBox::valueChanged, this,
-            [=, this](int value) { stride(tr("change the swing"), [=](Stride& s) { s.swing = 0.01 * value; }); });
+            [=](int value) { stride(tr("change the swing"), [=](Stride& s) { s.swing = 0.01 * value; }); });
     connect(lock_, &QSpinBox::valueChanged, this,
-            [=, this](int value) { stride(tr("change the lock"), [=](Stride& s) { s.lock = value; }); });
+            [=](int value) { stride(tr("change the lock"), [=](Stride& s) { s.lock = value; }); });
     connect(triplets_, &QCheckBox::toggled, this,
-            [=, this](bool on) { stride(tr("triplets"), [=](Stride& s) { s.triplets = on; }); });
+            [=](bool on) { stride(tr("triplets"), [=](Stride& s) { s.triplets = on; }); });
 
     fillPart_ = new QWidget;
     auto* fills = new QVBoxLayout(fillPart_);
@@ -246,7 +246,7 @@ void TimePanel::buildSteps() {
     number(repeats_, tr("change the strikes"), [](Step& step, int value) { step.repeats = value; });
     number(late_, tr("play late"), [](Step& step, int value) { step.late = 0.01 * value; });
     connect(cv_, &QDoubleSpinBox::valueChanged, this,
-            [=, this](double value) { steps(tr("change the CV"), [=](Step& step) { step.cv = value; }); });
+            [=](double value) { steps(tr("change the CV"), [=](Step& step) { step.cv = value; }); });
     connect(accent_, &QCheckBox::clicked, this, [this](bool on) {
         if (editor_.line().lane) {
             const std::set<int> chosen = editor_.steps();
@@ -433,7 +433,8 @@ void TimePanel::refreshForecast() {
     forecastText_->setText(tr("It is being worked out for 40 to 240 BPM."));
     // Those of the line that is chosen come first.
     std::vector<Forecast> forecasts = responder_.forecasts(post);
-    std::ranges::stable_partition(forecasts, [&](const Forecast& one) { return contour_->findData(q(one.post)) >= 0; });
+    std::stable_partition(forecasts.begin(), forecasts.end(),
+                          [&](const Forecast& one) { return contour_->findData(q(one.post)) >= 0; });
     forecast_->show(std::move(forecasts), tempoOf(session_.document.patch(), session_.document.library()));
 }
 

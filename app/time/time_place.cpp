@@ -286,7 +286,7 @@ void TimePlace::chainVariations() {
     if (!ok) return;
     auto chained = chainedVariations(words.toStdString(), session_.document.patch(), session_.document.library(), post);
     if (!chained) {
-        Q_EMIT message(q(chained.error().reason), true);
+        Q_EMIT message(said(chained.error().reason), true);
         return;
     }
     std::vector<Scene> scenes = session_.document.patch().scenes;
@@ -328,7 +328,7 @@ void TimePlace::takeFromMidi() {
     if (file.isEmpty()) return;
     const auto read = readMidiFile(file.toStdString(), line.post);
     if (!read) {
-        Q_EMIT message(q(read.error().text()), true);
+        Q_EMIT message(said(read.error()), true);
         return;
     }
     StepsFromMidi how;
@@ -365,7 +365,7 @@ void TimePlace::saveAsMidi() {
                        tr("MIDI files (*.mid *.midi)"), {QStringLiteral(".mid"), QStringLiteral(".midi")});
     if (file.isEmpty()) return;
     const auto written = writeMidiFile(file.toStdString(), played);
-    Q_EMIT message(written ? tr("The line is in %1.").arg(file) : q(written.error().text()), !written);
+    Q_EMIT message(written ? tr("The line is in %1.").arg(file) : said(written.error()), !written);
 }
 
 /// The row that is chosen in the Patch place, or was last: its signal under the lines.

@@ -122,7 +122,7 @@ void ScaleTools::save() {
                              .trimmed();
     if (!ok) return;
     const auto saved = saveScale(ownDataFolder(), {name.toStdString(), notes});
-    if (self) Q_EMIT message(saved ? tr("The scale is kept as %1.").arg(name) : q(saved.error().text()), !saved);
+    if (self) Q_EMIT message(saved ? tr("The scale is kept as %1.").arg(name) : said(saved.error()), !saved);
 }
 
 void ScaleTools::keep() {
@@ -134,7 +134,7 @@ void ScaleTools::keep() {
     const Told now = told->read();
     auto pattern = keptPattern(session_.document.patch(), post_, now);
     if (!pattern) {
-        Q_EMIT message(q(pattern.error().reason), true);
+        Q_EMIT message(said(pattern.error().reason), true);
         return;
     }
     if (session_.document.apply({SetPattern{std::move(*pattern)}}, tr("keep what was recorded")))

@@ -118,6 +118,44 @@ class GermanWindowTest : public QObject {
             QVERIFY2(said(finding.reason) != QString::fromStdString(finding.reason.str()), finding.rule.c_str());
     }
 
+    /// What the core refuses, with the sentence and the step in it where it is wrong.
+    void refusalsAreInGerman() {
+        Opened o;
+        auto& line = o.place().tieLine();
+        line.setFocus();
+        QTest::keyClicks(&line, QStringLiteral("lfo sine to moon in"));
+        QTest::keyClick(&line, Qt::Key_Return);
+        const QString said = o.window.messages().text();
+        QVERIFY2(said.contains(QStringLiteral("Satz 1")) && said.contains(QStringLiteral("es gibt keinen Eingang")),
+                 qPrintable(said));
+        o.window.document().apply({SetKnob{"moon", "cutoff", 1}}, QStringLiteral("no"));
+        QVERIFY2(o.window.messages().text().contains(QStringLiteral("es gibt keinen Pfosten „moon“")),
+                 qPrintable(o.window.messages().text()));
+        const QString bad = o.folder.filePath(QStringLiteral("bad.lariat"));
+        QFile file(bad);
+        QVERIFY(file.open(QIODevice::WriteOnly));
+        file.write(R"({"format": "lariat-patch", "version": 99})");
+        file.close();
+        o.window.openFile(bad);
+        QVERIFY2(o.window.messages().text().contains(QStringLiteral("neueren Lariat")),
+                 qPrintable(o.window.messages().text()));
+    }
+
+    void theSheetIsInGerman() {
+        Opened o;
+        o.settle();
+        const Sheet& sheet = o.window.checker().sheet();
+        const QString text = QString::fromStdString(writeMarkdown(sheet));
+        for (const char* word : {"Kabel in Baureihenfolge", "| Zeile | Von | Nach |", "Tonart", "Reihe 1, TE",
+                                 "Effektivwert", "Mit leisem Monitor beginnen", "Benötigte Kabel"})
+            QVERIFY2(text.contains(QString::fromUtf8(word)), word);
+        QStringList left;
+        for (const auto& [english, german] : dictionary())
+            if (english.size() > 12 && !english.contains('{') && text.contains(english)) left << english;
+        QVERIFY2(left.isEmpty(), qPrintable(left.join(QStringLiteral(" | "))));
+        QCOMPARE(sheet.speak(say("Cable chart")), std::string("Kabelplan")); // so is what the printer writes
+    }
+
     /// As large as the system's text asks for, in quarters, unless a size was chosen.
     void everythingGrowsWithTheText() {
         QCOMPARE(interfaceScale(0.0, kUsualTextPixels), 1.0);

@@ -397,7 +397,7 @@ class HearingWindowTest : public QObject {
         const Post& post = *o.patch().post("midi-a");
         const PartInfo& part = *workspace().library.part(post);
         QVERIFY(hasOwnMidiTable(post, part));
-        QCOMPARE(functionText(midiTableOf(post, part)->ports[11]), std::string("controller 91"));
+        QCOMPARE(functionText(midiTableOf(post, part)->ports[11]).str(), std::string("controller 91"));
         const QString file = o.folder.filePath(QStringLiteral("own.lariat")); // and it is saved
         QVERIFY(o.window.document().saveAs(file));
         const auto again = openPatch(file.toStdString(), workspace().library);

@@ -284,6 +284,50 @@ class HouseTest : public QObject {
         QVERIFY(read);
         QVERIFY(read->samples.size() > 2 * 19200);
         QVERIFY(measureLevel(read->samples).peak().value > 0.01);
+        // With each voice by itself in the folder of that name, also after an edit meanwhile.
+        o.action(QStringLiteral("record-voices"))->setChecked(true);
+        const QString both = o.folder.filePath(QStringLiteral("both"));
+        answerFileDialog(both);
+        o.action(QStringLiteral("record-sound"))->trigger();
+        QVERIFY(o.window.sound().recording());
+        before = frames();
+        QTRY_VERIFY(frames() > before + 4800);
+        o.window.document().apply({SetKnob{"filter", "cutoff", 900.0}}, QStringLiteral("turn"));
+        before = frames();
+        QTRY_VERIFY(frames() > before + 9600);
+        o.action(QStringLiteral("record-sound"))->trigger();
+        QVERIFY(o.window.messages().text().contains(both));
+        const QStringList voices = QDir(both).entryList(QDir::Files);
+        QCOMPARE(voices.size(), static_cast<int>(outletsOf(o.patch(), workspace().library).size()));
+        const auto mix = readAudio((both + QStringLiteral(".wav")).toStdString());
+        for (const QString& voice : voices) {
+            const auto own = readAudio(QDir(both).filePath(voice).toStdString());
+            QVERIFY(mix && own && own->rate == 96000.0);
+            const double seconds = static_cast<double>(own->samples.size()) / own->channels / own->rate;
+            QVERIFY(std::abs(seconds - static_cast<double>(mix->samples.size()) / 2.0 / mix->rate) < 0.05);
+            QVERIFY2(measureLevel(own->samples).peak().value > 0.01, qPrintable(voice));
+        }
+        // Again to that name: the voices that are there stay. Another patch ends its voices; what is heard goes on.
+        o.window.sound().record(both + QStringLiteral(".wav"), true);
+        before = frames();
+        QTRY_VERIFY(frames() > before + 4800);
+        o.action(QStringLiteral("undo"))->trigger(); // nothing to be asked about
+        const std::string lead = QDir(both).filePath(voices.front()).toStdString();
+        const std::size_t length = readAudio(lead)->samples.size();
+        QVERIFY(o.window.openFile(QStringLiteral(LARIAT_SOURCE "/data/demo/masthead.json")));
+        QVERIFY(o.window.sound().recording());
+        QVERIFY2(o.window.messages().text().contains(QStringLiteral("both 2")) || QDir(both + " 2").exists(),
+                 qPrintable(o.window.messages().text()));
+        const std::string second = QDir(both + QStringLiteral(" 2")).filePath(voices.front()).toStdString();
+        const std::size_t ended = readAudio(second)->samples.size();
+        before = frames();
+        QTRY_VERIFY(frames() > before + 9600);
+        QCOMPARE(readAudio(second)->samples.size(), ended); // whole, and nothing of the next patch in it
+        QCOMPARE(readAudio(lead)->samples.size(), length);
+        o.action(QStringLiteral("record-sound"))->trigger();
+        QVERIFY(readAudio((both + QStringLiteral(".wav")).toStdString())->samples.size() > 2 * 14'000);
+        QVERIFY(o.window.openFile(QStringLiteral(LARIAT_SOURCE "/data/demo/lamp.json")));
+        o.action(QStringLiteral("record-voices"))->setChecked(false);
         // The same file from a second window: refused with a reason.
         o.window.sound().record(take + QStringLiteral(".wav"));
         Opened other;

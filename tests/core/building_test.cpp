@@ -107,7 +107,7 @@ class BuildingTest : public QObject {
         for (Post& post : patch.posts)
             if (post.id == "osc" || post.id == "vca") post.voice = "Lead";
         const auto edits = duplicateVoice(patch, library(), tower(), "Lead", "Lead 2");
-        QVERIFY2(edits, edits ? "" : edits.error().reason.c_str());
+        QVERIFY2(edits, edits ? "" : edits.error().reason.str().c_str());
         const Patch made = after(patch, *edits);
         QCOMPARE(std::ranges::count(made.posts, std::string("Lead 2"), &Post::voice), 2);
         const auto osc = std::ranges::find_if(
@@ -118,7 +118,7 @@ class BuildingTest : public QObject {
         Patch small = lamp();
         const auto short_ = duplicateVoice(small, library(), workspace().housing(small), small.posts[4].voice, "Again");
         QVERIFY(!short_);
-        QVERIFY(short_.error().reason.find("nothing left for") != std::string::npos);
+        QVERIFY(short_.error().reason.str().find("nothing left for") != std::string::npos);
         QVERIFY(!duplicateVoice(patch, library(), tower(), "Nobody", "Again"));
         QVERIFY(!duplicateVoice(patch, library(), tower(), "Lead", "Lead"));
     }

@@ -138,7 +138,7 @@ class BuildsTest : public QObject {
         for (const char* name :
              {"first-voice", "sync-lead", "kick", "snare-and-hats", "double-strike", "low-pass-gate", "bell-buoy",
               "vowel-voice", "fog-signal", "oscillator-studies", "signal-mast", "quantizer", "tide-clock", "deep-water",
-              "envelope-engine", "four-related", "engine-room", "texture"})
+              "envelope-engine", "four-related", "engine-room", "texture", "masthead"})
             QTest::newRow(name) << QString::fromLatin1(name);
     }
     void allAreHeardInsideTheRailsAndTheSameEveryTime() {
@@ -451,6 +451,44 @@ class BuildsTest : public QObject {
         for (std::size_t i = 20000; i < pitch.size(); i += 7919)
             if (std::abs(pitch[i] - t["tracks.pitch-2"][i]) > 0.05f)
                 QCOMPARE(t["higher.above"][i] > 4.0f, pitch[i] > t["tracks.pitch-2"][i]);
+    }
+
+    /// Jumps strike the drum, rising hisses, falling opens the filter; slid notes move, and do not jump.
+    void aMelodyMakesItsOwnRhythm() {
+        const Patch patch = build("masthead");
+        const Take t = take(patch, 9.0,
+                            {"masthead.jump-a", "masthead.moving-a", "masthead.above", "masthead.envelope-1",
+                             "masthead.through-a", "masthead.through-b", "drum-vca.out", "tracks.gate-1"});
+        const double step = 60.0 / 112.0 / 4.0;
+        const auto jumps = risingEdges(t["masthead.jump-a"], kRate, 4.0);
+        // Of the sixteen steps by hand: those whose note is another one than before, without the two slides.
+        const auto& steps = patch.pattern("tracks")->tracks[0].steps;
+        std::vector<double> wanted;
+        for (long n = 1; static_cast<double>(n) * step < 8.5; ++n) {
+            const Step& now = steps[static_cast<std::size_t>(n) % steps.size()];
+            int before = -1;
+            for (long k = n - 1; k >= 0 && before < 0; --k)
+                if (const Step& one = steps[static_cast<std::size_t>(k) % steps.size()]; one.kind == Step::Kind::Note)
+                    before = one.note;
+            if (now.kind == Step::Kind::Note && now.note != before && !now.slide)
+                wanted.push_back(static_cast<double>(n) * step + 0.001);
+        }
+        std::size_t met = 0;
+        for (const double at : wanted)
+            for (const double jump : jumps) met += std::abs(jump - at) < 0.003 ? 1 : 0;
+        QVERIFY2(met == wanted.size(), qPrintable(QStringLiteral("%1 of %2").arg(met).arg(wanted.size())));
+        for (const double jump : jumps) {
+            if (jump < step || jump > 8.4) continue; // the first note, from where the track was before
+            QVERIFY2(std::ranges::any_of(wanted, [&](double at) { return std::abs(jump - at) < 0.003; }),
+                     qPrintable(QString::number(jump / step)));
+            const auto hit = part(t["drum-vca.out"], jump, jump + 0.08);
+            QVERIFY(measureLevel(hit).peak().value > 2.0);
+        }
+        QVERIFY(risingEdges(t["masthead.moving-a"], kRate, 4.0).size() > jumps.size()); // the slides move
+        for (const double at : risingEdges(t["masthead.above"], kRate, 4.0)) {
+            const auto i = static_cast<std::size_t>((at + 0.002) * kRate);
+            QVERIFY(t["masthead.through-a"][i] > t["masthead.through-b"][i]);
+        }
     }
 
     void chaosLocksToItsPeriods_data() {

@@ -1,6 +1,7 @@
 // Contour: exact stage times, curves, and what gates and triggers do to it.
 #include "building/capacity.h"
 #include "engine/envelope_shape.h"
+#include "engine/render.h"
 #include "measure/measure.h"
 #include "support/analysis.h"
 #include "support/patches.h"
@@ -166,18 +167,18 @@ class ContourTest : public QObject {
         QVERIFY(afterSecond(1) < 0.3);
     }
 
-    void retriggerInputNeedsAnOpenGate() {
+    void retriggerStrikesAgainWhileTheGateIsOpen() {
         Rig rig("contour");
         rig.set("attack", 0.02)
             .set("decay", 0.05)
             .set("sustain", 20)
             .set("curve", 0)
             .pulses("gate", {{0.05, 0.4}})
-            .pulses("retrigger", {{0.25, 0.255}, {0.8, 0.805}})
+            .pulses("retrigger", {{0.25, 0.255}})
             .run(1.0);
         QVERIFY(std::abs(at(rig.out("out"), 0.2) - 1.6) < 0.01);
         QVERIFY(at(rig.out("out"), 0.269) > 7.0);
-        QVERIFY(at(rig.out("out"), 0.85) < 0.01);
+        QVERIFY(std::abs(at(rig.out("out"), 0.39) - 1.6) < 0.01); // and comes to its sustain again
     }
 
     void levelScalesTheWhole() {
@@ -231,24 +232,98 @@ class ContourTest : public QObject {
         QVERIFY(std::abs(rig.rising("end").front() - 0.1 - 0.02 - 0.2) < 2e-4);
     }
 
-    void itLoopsWhenNothingIsInItsGateAndSustainBecomesTime() {
-        Rig rig("contour");
-        rig.set("loop", 1).set("attack", 0.02).set("decay", 0.03).set("sustain", 5).set("release", 0.05).run(2.05);
-        const auto& ends = rig.rising("end");
-        QVERIFY(ends.size() >= 9);
-        for (std::size_t n = 1; n < ends.size(); ++n)
-            QVERIFY(std::abs(ends[n] - ends[n - 1] - 0.2) < 1e-4); // 100 ms of hold
+    /// Both schools of the loop, at times that do not meet the sample grid and at three rates of the engine.
+    void itLoopsWhenNothingIsInItsGate() {
+        constexpr double kAttack = 0.0213;
+        constexpr double kDecay = 0.0307;
+        constexpr double kRelease = 0.0491;
+        struct School {
+            double loop, sustain, cycle, between; // seconds a cycle; volts where decay ends, 0: there is no decay
+        };
+        for (const double rate : {48000.0, 96000.0, 192000.0})
+            for (const School& school :
+                 {School{1, 0, kAttack + kRelease, 0}, School{1, 5, kAttack + kDecay + 0.1 + kRelease, 4},
+                  School{2, 30, kAttack + kDecay + kRelease, 2.4}, School{2, 0, kAttack + kDecay + kRelease, 0.0}}) {
+                Rig rig("contour", rate);
+                rig.set("loop", school.loop).set("attack", kAttack).set("decay", kDecay);
+                rig.set("sustain", school.sustain).set("release", kRelease).run(2.05);
+                const auto& ends = rig.rising("end");
+                QCOMPARE(ends.size(), static_cast<std::size_t>(2.05 / school.cycle));
+                for (std::size_t n = 1; n < ends.size(); ++n)
+                    QVERIFY2(std::abs(ends[n] - ends[n - 1] - school.cycle) < 1e-4,
+                             qPrintable(QString::number(ends[n] - ends[n - 1])));
+                // From the summit on: decay ends where the school says.
+                if (school.between <= 0.0) continue;
+                const double after = at(rig.out("out"), ends[3] + kAttack + kDecay + 0.5 / rate, rate);
+                QVERIFY2(std::abs(after - school.between) < 0.03, qPrintable(QString::number(after)));
+            }
+        Rig pure("contour"); // no stage between: just behind the summit, the release has begun
+        pure.set("loop", 1).set("sustain", 0).set("attack", 0.02).set("release", 0.05).set("curve", 0).run(1.0);
+        QVERIFY(std::abs(at(pure.out("out"), 0.02 + 0.025) - 4.0) < 0.01);
         Rig plugged("contour");
         plugged.set("loop", 1).pulses("gate", {}).feed("gate", 0.0).run(1.0);
         QVERIFY(*std::ranges::max_element(plugged.out("out")) == 0.0f);
     }
 
-    void aLongGateAtRetriggerHoldsTheLoop() {
+    /// In the loop a trigger begins again; a long gate lets the cycle come to its end and waits there at zero.
+    void triggersAndGatesInTheLoop() {
+        for (const double loop : {1.0, 2.0}) {
+            Rig rig("contour");
+            rig.set("loop", loop).set("attack", 0.02).set("decay", 0.03).set("sustain", 40).set("release", 0.05);
+            rig.set("curve", 0).pulses("retrigger", {{0.013, 0.014}, {0.413, 1.713}}).run(2.2);
+            const auto& out = rig.out("out");
+            // Struck while it rises, from where it is: 8 V are reached a whole attack after the trigger.
+            QVERIFY(std::abs(crossing(out, 7.99, true, 0.0) - 0.013 - 0.02) < 2e-4);
+            const double hold = loop == 1.0 ? 0.8 : 0.0;
+            const double end = 0.413 + 0.02 + 0.03 + hold + 0.05;
+            QVERIFY(at(out, end - 0.01) > 0.5);
+            for (double t = end + 0.001; t < 1.712; t += 0.01) QVERIFY(std::abs(at(out, t)) < 1e-6);
+            QVERIFY(std::abs(crossing(out, 4.0, true, 1.7) - 1.713 - 0.01) < 2e-4); // it goes on from there
+        }
+    }
+
+    /// A plug that comes into the gate ends the loop, wherever it is: nothing stays up.
+    void aPlugEndsTheLoop() {
+        for (const double when : {0.01, 0.035, 0.1}) { // while it rises, decays and holds
+            PatchMaker maker;
+            maker.timing().post("env", "lantern-a", "1").post("vca", "ballast-a", "1").post("out", "harbour", "out");
+            maker.tie("env.out", "out.left").knob("env", "loop", 1).knob("env", "sustain", 20);
+            maker.knob("env", "attack", 0.02).knob("env", "decay", 0.03).knob("env", "release", 0.05);
+            const Patch patch = maker.make();
+            Renderer renderer = *Renderer::make(patch, workspace().library, {.probes = {JackRef{"env", "out"}}});
+            std::vector<float> volts;
+            const auto run = [&](double seconds) {
+                renderer.run(seconds, [&](const RunView& view) {
+                    volts.insert(volts.end(), view.probes[0]->volts.begin(), view.probes[0]->volts.end());
+                    return true;
+                });
+            };
+            run(when);
+            QVERIFY(volts.back() > 0.5f);
+            // A gate that never comes.
+            Patch tied = *applyEdit(patch, TieCable{{0, {"tracks", "drum-4"}, {"env", "gate"}, "", "", "", 0, "", {}}});
+            QVERIFY(renderer.setPatch(tied));
+            run(0.3);
+            QVERIFY2(std::abs(volts.back()) < 1e-3f, qPrintable(QString::number(static_cast<double>(volts.back()))));
+        }
+    }
+
+    /// A trigger with no gate plays attack and release, whatever sustain and the short-gate policy are.
+    void aTriggerAlonePlaysAttackAndRelease() {
+        for (const double policy : {0.0, 1.0})
+            for (const double type : {0.0, 1.0}) {
+                Rig rig("contour");
+                rig.set("type", type).set("attack", 0.0317).set("decay", 0.5).set("sustain", 70).set("release", 0.0713);
+                rig.set("curve", 0).set("short-gate", policy).pulses("retrigger", {{0.1003, 0.1013}}).run(0.5);
+                QVERIFY(std::abs(crossing(rig.out("out"), 4.0, true, 0.0) - 0.1003 - 0.5 * 0.0317) < 1e-4);
+                QVERIFY(std::abs(crossing(rig.out("out"), 4.0, false, 0.0) - 0.1003 - 0.0317 - 0.5 * 0.0713) < 1e-4);
+                QVERIFY(std::abs(rig.rising("end").front() - 0.1003 - 0.0317 - 0.0713) < 1e-4);
+            }
+        // A gate that comes meanwhile is a gate again.
         Rig rig("contour");
-        rig.set("loop", 1).set("attack", 0.02).set("decay", 0.03).set("sustain", 1).set("release", 0.05);
-        rig.pulses("retrigger", {{0.3, 0.8}}).run(1.2);
-        QVERIFY(std::abs(static_cast<double>(rig.out("out")[67200]) - 4.0) < 0.01); // held at 0.7 s
-        QVERIFY(rig.out("out")[static_cast<std::size_t>(0.81 * 96000)] < 4.0f);
+        rig.set("attack", 0.01).set("decay", 0.02).set("sustain", 50).set("release", 0.05);
+        rig.pulses("retrigger", {{0.1, 0.101}}).pulses("gate", {{0.12, 0.3}}).run(0.4);
+        QVERIFY(std::abs(at(rig.out("out"), 0.29) - 4.0) < 0.01);
     }
 
     void levelFollowsVelocityOrTheTriggersHeight() {

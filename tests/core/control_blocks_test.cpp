@@ -6,6 +6,7 @@
 #include <QtTest>
 
 #include <cmath>
+#include <cstring>
 
 #include <fmt/format.h>
 #include <set>
@@ -229,6 +230,91 @@ class ControlBlocksTest : public QObject {
         QCOMPARE(steps.size(), std::size_t{4}); // 0→1, 1→3, 3→2, 2→14; the trembling ones are none
         const double expected[] = {0.1, 0.3, 0.6, 0.7};
         for (std::size_t n = 0; n < 4; ++n) QVERIFY(std::abs(steps[n] - expected[n] - 0.001) < 1e-4);
+    }
+
+    /// A glide is no jump, however far it goes; nor is trembling, or a spike.
+    void aGlideIsNoJump() {
+        for (const double rate : {48000.0, 96000.0, 192000.0})
+            for (const char* type : {"comparator", "detector"}) {
+                const char* jump = std::strcmp(type, "detector") == 0 ? "jump-a" : "step";
+                Rig glide(type, rate);
+                glide.feed("a", [](double t) { return t - 2.0; }).run(4.0); // 1 V/s
+                QCOMPARE(glide.rising(jump).size(), std::size_t{0});
+                Rig fast(type, rate);
+                fast.feed("a", [](double t) { return std::clamp((t - 0.1) / 0.0313, 0.0, 1.0); }).run(0.3); // 32 V/s
+                QCOMPARE(fast.rising(jump).size(), std::size_t{0});
+                Rig vibrato(type, rate);
+                vibrato.feed("a", [](double t) { return 0.05 * std::sin(2.0 * kPi * 6.3 * t); }).run(1.0);
+                QCOMPARE(vibrato.rising(jump).size(), std::size_t{0});
+                Rig spike(type, rate);
+                spike.feed("a", [](double t) { return t > 0.1 && t < 0.1003 ? 1.0 : 0.0; }).run(0.3);
+                QCOMPARE(spike.rising(jump).size(), std::size_t{0});
+                Rig semitone(type, rate);
+                semitone.feed("a", [](double t) { return t < 0.1003 ? 0.0 : 1.0 / 12.0; }).run(0.3);
+                QCOMPARE(semitone.rising(jump).size(), std::size_t{1});
+                QVERIFY(std::abs(semitone.rising(jump).front() - 0.1013) < 1e-4);
+            }
+    }
+
+    /// A melody of jumps and a glide: every gate is as long as the one gate time, the comparisons' too; the second
+    /// channel is the first; envelopes follow rising and falling.
+    void aDetectorMakesRhythm() {
+        Rig rig("detector");
+        rig.set("gate-time", 0.0173).set("release-1", 0.0531).set("release-2", 0.0217);
+        const double notes[] = {0, 4, 4, 2, 7}; // semitones, each 0.1 s; then it glides down for 0.2 s
+        rig.feed("a",
+                 [&](double t) {
+                     const auto n = static_cast<std::size_t>(t / 0.1);
+                     return (n < 5 ? notes[n] : std::max(0.0, 7.0 - 35.0 * (t - 0.5))) / 12.0;
+                 })
+            .feed("b", [](double t) { return t < 0.35 ? 3.0 / 12.0 : 5.0 / 12.0; })
+            .run(1.0);
+        const auto near = [](const std::vector<double>& found, std::vector<double> wanted, double within) {
+            if (found.size() != wanted.size()) return false;
+            for (std::size_t i = 0; i < found.size(); ++i)
+                if (std::abs(found[i] - wanted[i]) > within) return false;
+            return true;
+        };
+        QVERIFY(near(rig.rising("jump-a"), {0.101, 0.301, 0.401}, 2e-4));
+        QVERIFY(near(rig.rising("rising-a"), {0.1, 0.4}, 2e-4));
+        QVERIFY(near(rig.rising("falling-a"), {0.3, 0.5}, 0.003));
+        QVERIFY(near(rig.rising("above"), {0.1, 0.4}, 2e-4)); // 4 over 3; 2 is below; 7 over 5
+        QVERIFY(near(rig.rising("below"), {0.005, 0.3, 0.5571}, 0.01));
+        QVERIFY(rig.rising("jump-b").size() == 1);
+        for (const char* jack : {"jump-a", "rising-a", "above", "jump-b"})
+            for (std::size_t n = 0; n < rig.rising(jack).size(); ++n)
+                QVERIFY2(std::abs(rig.falling(jack)[n] - rig.rising(jack)[n] - 0.0173) < 2e-4, jack);
+        // The glide is one gate that lasts as long as it moves, and a gate time after it began at least.
+        QVERIFY(std::abs(rig.falling("falling-a").back() - 0.7) < 0.01);
+        QVERIFY(std::abs(at(rig, "through-b", 0.2) - 0.25) < 1e-6);
+        // 8 V at once, and nothing after the release time; half way by the formula.
+        const double half = 8.0 * (std::exp(-3.0) - std::exp(-6.0)) / (1.0 - std::exp(-6.0));
+        QVERIFY(at(rig, "envelope-1", 0.1002) > 7.7);
+        QVERIFY(std::abs(at(rig, "envelope-1", rig.rising("rising-a").front() + 0.5 * 0.0531) - half) < 0.01);
+        QVERIFY(at(rig, "envelope-1", 0.1002 + 0.0532) == 0.0);
+        QVERIFY(at(rig, "envelope-2", 0.2) == 0.0 && at(rig, "envelope-2", 0.3005) > 6.5);
+
+        Rig alone("detector"); // the second is the first
+        alone.feed("a", [](double t) { return t < 0.1 ? 0.0 : 1.0; }).run(0.3);
+        QCOMPARE(alone.rising("jump-b").size(), std::size_t{1});
+        QCOMPARE(alone.rising("above").size() + alone.rising("below").size(), std::size_t{0});
+
+        Rig quiet("detector"); // struck by a jack, as loud as the trigger is high
+        quiet.set("release-1", 0.1).feed("strike-1", [](double t) { return t > 0.1 && t < 0.11 ? 4.0 : 0.0; }).run(0.3);
+        QVERIFY(std::abs(at(quiet, "envelope-1", 0.15) - 0.5 * half) < 0.02);
+    }
+
+    /// Clocked: judged at the clock, against the clock before, and at no other time.
+    void aClockedDetectorWaitsForItsClock() {
+        Rig rig("detector");
+        rig.set("clocked", 1).set("gate-time", 0.01);
+        rig.feed("a", [](double t) { return t < 0.13 ? 0.0 : t < 0.27 ? 0.5 : t < 0.29 ? 3.0 : 0.5; });
+        rig.pulses("clock", {{0.1007, 0.11}, {0.2007, 0.21}, {0.3007, 0.31}, {0.4007, 0.41}}).run(0.5);
+        QCOMPARE(rig.rising("jump-a").size(), std::size_t{1}); // what came and went between two clocks is not seen
+        QVERIFY(std::abs(rig.rising("jump-a").front() - 0.2007) < 2e-5);
+        QCOMPARE(rig.rising("rising-a").size(), std::size_t{1});
+        QCOMPARE(rig.rising("falling-a").size(), std::size_t{0});
+        QVERIFY(std::abs(rig.falling("jump-a").front() - 0.2107) < 2e-4);
     }
 
     void comparedEdgesAreExact() {

@@ -437,7 +437,7 @@ class EngineTest : public QObject {
         options.probes = {jackRef("osc.sync")};
         const auto made = render(tone().make(), library(), options);
         QVERIFY(!made);
-        QVERIFY(made.error().reason.find("osc.sync") != std::string::npos);
+        QVERIFY(made.error().reason.str().find("osc.sync") != std::string::npos);
     }
 
     void renderingCanBeCancelled() {

@@ -80,6 +80,29 @@ class FindingsTest : public QObject {
     Q_OBJECT
 
   private Q_SLOTS:
+    /// A contour that is only triggered plays attack and release: it is not said never to start.
+    void aTriggeredContourSounds() {
+        PatchMaker maker;
+        maker.voice();
+        Patch patch = maker.make();
+        for (Cable& cable : patch.cables)
+            if (cable.to == JackRef{"contour", "gate"}) cable.to.jack = "retrigger";
+        for (const Finding& finding : findingsIn(patch, 3.0))
+            QVERIFY2(finding.rule != "no-sound", finding.reason.str().c_str());
+        // Where no trigger comes, the fault lies before it.
+        Patch still = patch;
+        std::erase_if(still.cables, [](const Cable& cable) { return cable.to == JackRef{"tracks", "clock"}; });
+        const auto found = findingsIn(still, 3.0);
+        QVERIFY(std::ranges::any_of(found, [](const Finding& finding) { return finding.rule == "no-sound"; }));
+        for (const Finding& finding : found)
+            QVERIFY2(finding.reason.str().find("never starts") == std::string::npos, finding.reason.str().c_str());
+        // Without a cable it does not start.
+        std::erase_if(patch.cables, [](const Cable& cable) { return cable.to.post == "contour"; });
+        QVERIFY(std::ranges::any_of(findingsIn(patch, 3.0), [](const Finding& finding) {
+            return finding.reason.str().find("never starts") != std::string::npos;
+        }));
+    }
+
     void nothingIsWrongWithARightPatch_data() {
         QTest::addColumn<int>("which");
         QTest::newRow("voice") << 0;

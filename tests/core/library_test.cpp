@@ -209,7 +209,8 @@ class LibraryTest : public QObject {
         kSpoilt[index].spoil(document);
         const auto module = resolved(document);
         QVERIFY(!module);
-        QVERIFY2(module.error().reason.find(kSpoilt[index].reason) != std::string::npos, module.error().text().c_str());
+        QVERIFY2(module.error().reason.str().find(kSpoilt[index].reason) != std::string::npos,
+                 module.error().text().c_str());
         QVERIFY(!module.error().path.empty());
     }
 
@@ -261,7 +262,7 @@ class LibraryTest : public QObject {
     void aMissingDataFolderSaysHowToGoOn() {
         const Workspace loaded = loadWorkspace("/no/such/folder");
         QCOMPARE(loaded.errors.size(), std::size_t{1});
-        QVERIFY(loaded.errors[0].reason.find("LARIAT_DATA") != std::string::npos);
+        QVERIFY(loaded.errors[0].reason.str().find("LARIAT_DATA") != std::string::npos);
     }
 
     /// Reach is what happens at the target: pitch goes on beyond the dial. One octave is offered as a depth.

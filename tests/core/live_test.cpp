@@ -88,6 +88,32 @@ class LiveTest : public QObject {
 
   private Q_SLOTS:
     /// Every kind of edit, one after the other, on a sequenced voice.
+    /// Checks in the background share the library with an engine that plays and is edited.
+    void checksRunBesideTheEngine() {
+        const Patch patch = lamp();
+        Engine engine;
+        engine.setPatch(patch, library());
+        std::atomic<bool> done{false};
+        std::thread audio([&] {
+            std::vector<float> block(2 * 256);
+            while (!done) engine.process(block.data(), 256);
+        });
+        std::vector<std::size_t> found(3);
+        std::vector<std::thread> checks;
+        for (std::size_t i = 0; i < found.size(); ++i)
+            checks.emplace_back([&, i] {
+                const auto observed = observe(patch, library(), workspace().housing(patch), 0.5);
+                found[i] = observed ? findAll(*observed).size() : 0;
+            });
+        for (int i = 0; i < 20; ++i)
+            engine.setPatch(*applyEdit(patch, SetKnob{"filter", "cutoff", 300.0 + i}), library());
+        for (std::thread& check : checks) check.join();
+        done = true;
+        audio.join();
+        for (const std::size_t count : found) QCOMPARE(count, found.front());
+        QVERIFY(found.front() > 0);
+    }
+
     void liveEqualsOfflineAfterEveryEdit() {
         Patch patch = lamp();
         std::vector<Patch> after;

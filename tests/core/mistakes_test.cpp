@@ -359,11 +359,11 @@ class MistakesTest : public QObject {
         Patch patch = voice().make();
         const auto joined = makeTie({"osc", "sine"}, {"vca", "out"}, patch, workspace().library);
         QVERIFY(!joined);
-        QVERIFY(joined.error().reason.find("two outputs must never be joined") != std::string::npos);
+        QVERIFY(joined.error().reason.str().find("two outputs must never be joined") != std::string::npos);
         patch.posts.push_back({"again", "again", "keel-a", "keel-vco-pair", "a", {}, {}, {}});
         const auto twice = checkPatch(patch, workspace().library);
         QVERIFY(!twice);
-        QVERIFY(twice.error().reason.find("in use already") != std::string::npos);
+        QVERIFY(twice.error().reason.str().find("in use already") != std::string::npos);
     }
 
     void cablesOfTheBag() {

@@ -168,7 +168,7 @@ class ModelTest : public QObject {
         const auto read = readBack(document);
         QVERIFY(!read);
         QCOMPARE(QString::fromStdString(read.error().path), QString::fromUtf8(spoilt.path));
-        QVERIFY2(read.error().reason.find(spoilt.reason) != std::string::npos, read.error().reason.c_str());
+        QVERIFY2(read.error().reason.str().find(spoilt.reason) != std::string::npos, read.error().reason.str().c_str());
     }
 
     void damagedBytesAreExplained_data() {
@@ -190,7 +190,7 @@ class ModelTest : public QObject {
         const auto read = readPatch(bytes.toStdString());
         QVERIFY(!read);
         QVERIFY(!read.error().reason.empty());
-        QVERIFY2(read.error().reason.size() < 400, read.error().reason.c_str());
+        QVERIFY2(read.error().reason.str().size() < 400, read.error().reason.str().c_str());
     }
 
     void everyTruncationIsSurvived() {
@@ -205,7 +205,7 @@ class ModelTest : public QObject {
         QVERIFY(missing.error().text().find("/no/such/patch.json") == 0);
         QTemporaryDir folder;
         const auto directory = openPatch(folder.path().toStdString(), workspace().library);
-        QVERIFY(!directory && directory.error().reason.find("folder") != std::string::npos);
+        QVERIFY(!directory && directory.error().reason.str().find("folder") != std::string::npos);
     }
 
     void aHundredMegabytesAreRefusedUnread() {
@@ -215,7 +215,7 @@ class ModelTest : public QObject {
         std::filesystem::resize_file(file, 100'000'000);
         const auto read = openPatch(file, workspace().library);
         QVERIFY(!read);
-        QVERIFY2(read.error().reason.find("100.0 MB") != std::string::npos, read.error().reason.c_str());
+        QVERIFY2(read.error().reason.str().find("100.0 MB") != std::string::npos, read.error().reason.str().c_str());
     }
 
     void savingReplacesWholeFiles() {
@@ -357,18 +357,10 @@ class ModelTest : public QObject {
             AddPost{*patch.post("filter")}};
         for (const Edit& edit : bad) {
             const auto next = applyEdits(patch, {SetTitle{"half"}, edit});
-            QVERIFY2(!next, describe(edit).c_str());
+            QVERIFY2(!next, std::to_string(edit.index()).c_str());
             QVERIFY(!next.error().reason.empty());
         }
         QCOMPARE(patch.title, std::string("Lamp"));
-    }
-
-    void everyEditHasAName() {
-        for (const Edit& edit :
-             {Edit{TieCable{}}, Edit{RemoveCable{}}, Edit{MoveCable{}}, Edit{ReorderCable{}}, Edit{RegroupCable{}},
-              Edit{DescribeCable{}}, Edit{SetKnob{}}, Edit{AddPost{}}, Edit{RemovePost{}}, Edit{ReorderPost{}},
-              Edit{SetPattern{}}, Edit{SetTitle{}}, Edit{DescribePatch{}}})
-            QVERIFY(!describe(edit).empty());
     }
 
     void casesAreRead() {

@@ -161,8 +161,8 @@ class QuantizerTest : public QObject {
         // Nothing comes to the record jack of this patch: its slot is as it was written.
         const auto silent = recordedPattern(patch, workspace().library, "quantizer", 1.0);
         QVERIFY(!silent);
-        QVERIFY(silent.error().reason.find("nothing has been recorded") != std::string::npos);
-        QVERIFY(recordedPattern(patch, workspace().library, "osc", 1.0).error().reason.find("quantizer") !=
+        QVERIFY(silent.error().reason.str().find("nothing has been recorded") != std::string::npos);
+        QVERIFY(recordedPattern(patch, workspace().library, "osc", 1.0).error().reason.str().find("quantizer") !=
                 std::string::npos);
         // The bar of the clock at its record jack: for half of each bar, what it hears is taken.
         const Patch recording =
@@ -194,16 +194,16 @@ class QuantizerTest : public QObject {
     }
 
     void scalaFilesAreRead() {
-        std::string why;
+        Sentence why;
         const auto just = readScala("! just.scl\n!\nA just scale\n 5\n!\n9/8\n 5/4\n 3/2\n 5/3 ! sixth\n 2/1\n", why);
-        QVERIFY2(just.has_value(), why.c_str());
+        QVERIFY2(just.has_value(), why.str().c_str());
         QCOMPARE(just->cents.size(), std::size_t{5});
         QVERIFY(std::abs(just->cents[2] - 386.3137) < 1e-3);
         QCOMPARE(just->period, 1200.0);
         QVERIFY(std::abs(nearestNote(*just, 1580.0) - (1200.0 + 386.3137)) < 1e-3);
         QVERIFY(std::abs(nearestNote(*just, -10.0)) < 1e-9);
         for (const char* bad : {"", "name\nmany\n", "name\n 3\n 100.0\n", "name\n2\n abc\n 2/1\n", "name\n1\n 0/1\n"}) {
-            why.clear();
+            why = {};
             QVERIFY(!readScala(bad, why));
             QVERIFY(!why.empty());
         }

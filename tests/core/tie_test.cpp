@@ -62,7 +62,7 @@ class TieTest : public QObject {
         QFETCH(QString, from);
         QFETCH(QString, to);
         const auto tie = readTie(sentence.toStdString(), lamp(), workspace().library);
-        QVERIFY2(tie, tie ? "" : tie.error().reason.c_str());
+        QVERIFY2(tie, tie ? "" : tie.error().reason.str().c_str());
         QCOMPARE(QString::fromStdString(tie->cable.from.text()), from);
         QCOMPARE(QString::fromStdString(tie->cable.to.text()), to);
     }
@@ -90,8 +90,8 @@ class TieTest : public QObject {
         QFETCH(QString, says);
         const auto tie = readTie(sentence.toStdString(), lamp(), workspace().library);
         QVERIFY(!tie);
-        QVERIFY2(QString::fromStdString(tie.error().reason).contains(says, Qt::CaseInsensitive),
-                 tie.error().reason.c_str());
+        QVERIFY2(QString::fromStdString(tie.error().reason.str()).contains(says, Qt::CaseInsensitive),
+                 tie.error().reason.str().c_str());
     }
 
     void newCablesJoinTheVoiceOfTheirTarget() {
@@ -144,7 +144,7 @@ class TieTest : public QObject {
         QVERIFY(applyEdits(lamp(), two->edits));
         const auto twice = read("lfo sine to follower pwm; lfo saw to follower pwm");
         QVERIFY(!twice);
-        QVERIFY2(twice.error().reason.starts_with("sentence 2"), twice.error().reason.c_str());
+        QVERIFY2(twice.error().reason.str().starts_with("sentence 2"), twice.error().reason.str().c_str());
         QVERIFY(!read(""));
         QVERIFY(!read("lfo sine follower pwm"));
     }
@@ -154,14 +154,14 @@ class TieTest : public QObject {
         Patch empty;
         empty.caseId = "keepers-case";
         const auto said = readSentences(kFirstVoice, empty, workspace().library, workspace().housing(empty));
-        QVERIFY2(said, said ? "" : said.error().reason.c_str());
+        QVERIFY2(said, said ? "" : said.error().reason.str().c_str());
         QCOMPARE(said->tied.size(), std::size_t{9});
         QCOMPARE(said->taken.size(), std::size_t{8});
         QVERIFY(said->taken[2] == "Osc A of Keel VCO pair, row 1");
         const auto patch = applyEdits(empty, said->edits).and_then([](Patch made) {
             return checkPatch(std::move(made), workspace().library);
         });
-        QVERIFY2(patch, patch ? "" : patch.error().reason.c_str());
+        QVERIFY2(patch, patch ? "" : patch.error().reason.str().c_str());
         QCOMPARE(patch->title, std::string("First voice"));
         const Post& filter = *patch->post("skerry-filter");
         QCOMPARE(filter.knobs.at("cutoff"), 412.0);
@@ -179,16 +179,17 @@ class TieTest : public QObject {
             return readSentences(text, of, workspace().library, workspace().housing(of));
         };
         const auto more = read(patch, "another vca out to mixer in 3");
-        QVERIFY2(more, more ? "" : more.error().reason.c_str());
+        QVERIFY2(more, more ? "" : more.error().reason.str().c_str());
         QCOMPARE(more->taken.size(), std::size_t{1});
         // Several have the function: it asks which. Two of one name: it asks by their ids.
         const auto which = read(patch, "vca out to mixer in 3");
-        QVERIFY(!which && which.error().reason.find("VCA 1 or VCA 2") != std::string::npos);
+        QVERIFY(!which && which.error().reason.str().find("VCA 1 or VCA 2") != std::string::npos);
         Patch twins = patch;
         for (Post& post : twins.posts)
             if (post.name == "VCA 2") post.name = "VCA 1";
         const auto same = read(twins, "vca 1 out to mixer in 3");
-        QVERIFY2(!same && same.error().reason.find("vca-1 or vca-2") != std::string::npos, same.error().reason.c_str());
+        QVERIFY2(!same && same.error().reason.str().find("vca-1 or vca-2") != std::string::npos,
+                 same.error().reason.str().c_str());
         QVERIFY(read(twins, "vca-2 out to mixer in 3"));
         // What the case has no more of is said; nothing is half done.
         std::string all;
@@ -235,7 +236,7 @@ class TieTest : public QObject {
         for (Post& post : patch.posts)
             if (post.id == "lfo") post.name = "Switch 4 to 1";
         const auto tie = readTie("switch 4 to 1 sine to follower pwm", patch, workspace().library);
-        QVERIFY2(tie, tie ? "" : tie.error().reason.c_str());
+        QVERIFY2(tie, tie ? "" : tie.error().reason.str().c_str());
         QCOMPARE(tie->cable.from.text(), std::string("lfo.sine"));
         const auto offered = completeTie("switch 4 to 1 sine to follower pw", patch, workspace().library);
         QVERIFY(!offered.empty());
@@ -252,7 +253,7 @@ class TieTest : public QObject {
         const Patch patch = lamp();
         const auto said = readSentences("tracks track 1: d3 - f3~ = c4!\ntracks lane 2 b: x..X", patch,
                                         workspace().library, workspace().housing(patch));
-        QVERIFY2(said.has_value(), said ? "" : said.error().reason.c_str());
+        QVERIFY2(said.has_value(), said ? "" : said.error().reason.str().c_str());
         const Patch made = *applyEdits(patch, said->edits);
         const Pattern& pattern = *made.pattern("tracks");
         QCOMPARE(pattern.tracks[0].steps.size(), 5u);
@@ -262,8 +263,8 @@ class TieTest : public QObject {
         QVERIFY(pattern.lanes[1].hits[3] == Hit::Rest);
         const auto refused = [&](const char* sentence, const char* why) {
             const auto made = readSentences(sentence, patch, workspace().library, workspace().housing(patch));
-            QVERIFY2(!made && made.error().reason.find(why) != std::string::npos,
-                     made ? sentence : made.error().reason.c_str());
+            QVERIFY2(!made && made.error().reason.str().find(why) != std::string::npos,
+                     made ? sentence : made.error().reason.str().c_str());
         };
         refused("tracks track 1: d3 h3", "step 2");
         refused("tracks track 3: d3", "this module has 2");

@@ -7,6 +7,7 @@
 #include "timing/pattern_edits.h"
 #include "timing/pattern_midi.h"
 #include "units/key.h"
+#include "units/pitch.h"
 
 #include <QtTest>
 
@@ -111,9 +112,9 @@ class TimingTest : public QObject {
         QTest::newRow("nan") << "d3,nan"
                              << "gate \"nan\" should lie above 0";
         QTest::newRow("chance") << "d3,p120"
-                                << "chance in per cent from 0 to 100";
+                                << "chance from 0 to 100 per cent";
         QTest::newRow("late") << "d3,+95"
-                              << "delay in per cent of the step from 0 to 90";
+                              << "delay from 0 to 90 per cent of the step";
         QTest::newRow("none") << "   "
                               << "there is no step";
         QTest::newRow("many") << "d3*64 d3"
@@ -128,7 +129,7 @@ class TimingTest : public QObject {
         QFETCH(QString, said);
         const auto read = readSteps(words.toStdString());
         QVERIFY(!read);
-        QVERIFY2(QString::fromStdString(read.error().reason).contains(said), read.error().reason.c_str());
+        QVERIFY2(QString::fromStdString(read.error().reason.str()).contains(said), read.error().reason.str().c_str());
     }
 
     void swingMovesEveryOtherStep() {
@@ -291,7 +292,7 @@ class TimingTest : public QObject {
         Pattern pattern = *patch.pattern("tracks");
         QVERIFY(tooMuchFor(*sequencer, pattern).empty());
         laneAt(pattern, 0, 4);
-        QCOMPARE(tooMuchFor(*sequencer, pattern), std::string("5 lanes are written, this module has 4"));
+        QCOMPARE(tooMuchFor(*sequencer, pattern).str(), std::string("5 lanes are written, this module has 4"));
     }
 
     /// What a sequencer tells stands where it stands whatever the panel shows.
@@ -464,11 +465,60 @@ class TimingTest : public QObject {
         const auto attack = fitToStep(voiceWith(0.2, 120.0, 0.5, 0.2, 0.3), workspace().library, "tracks", "contour",
                                       Fit::ReachSustain);
         QVERIFY(!attack);
-        QVERIFY(attack.error().reason.find("attack is longer than the gate") != std::string::npos);
+        QVERIFY(attack.error().reason.str().find("attack is longer than the gate") != std::string::npos);
         Patch locked = voiceWith(0.6, 120.0, 0.01, 0.2, 0.3);
         locked = *applyEdit(locked, DescribeKnob{"contour", "decay", "", true});
         const auto held = fitToStep(locked, workspace().library, "tracks", "contour", Fit::ReachSustain);
-        QVERIFY(!held && held.error().reason.find("is locked") != std::string::npos);
+        QVERIFY(!held && held.error().reason.str().find("is locked") != std::string::npos);
+    }
+
+    /// What a quantizer makes of a track, against the nearest note of its scale by hand: with a mult on the way,
+    /// transposed, and in a tuning that lies beside equal temperament.
+    void whatAQuantizerMakesOfATrack() {
+        PatchMaker maker("tower-case");
+        maker.voice().post("quantizer", "compass", "quantizer").post("mult", "splice-a", "mult");
+        maker.tie("tracks.pitch-2", "mult.in").tie("mult.out-1", "quantizer.in-1");
+        Patch patch = maker.knob("quantizer", "scale", 0).knob("quantizer", "root", 2).make();
+        for (int note = 0; note < 12; ++note) // D F A, of the root on: 0, 3, 7
+            patch = *applyEdit(patch, SetKnob{"quantizer", "note-" + std::to_string(note),
+                                              note == 0 || note == 3 || note == 7 ? 1.0 : 0.0});
+        patch = *applyEdit(patch, SetPattern{*withLine(*patch.pattern("tracks"), {"tracks", false, 1}, 0,
+                                                       "c4 d4 - e4 g4,0.9 = b4 d5")});
+        const Responses plain = responsesIn(patch);
+        QCOMPARE(plain.tunes.size(), std::size_t{1});
+        QCOMPARE(plain.tunes[0].path.line, (LineRef{"tracks", false, 1}));
+        // Steps that are notes, what they are, and the nearest of D F A by hand; a tie's and a rest's are not said.
+        const struct {
+            int step, from, to;
+        } wanted[] = {{0, 60, 62}, {1, 62, 62}, {3, 64, 65}, {4, 67, 65}, {6, 71, 69}, {7, 74, 74}};
+        QCOMPARE(plain.tunes[0].notes.size(), std::size(wanted));
+        for (std::size_t i = 0; i < std::size(wanted); ++i) {
+            const TunedNote& note = plain.tunes[0].notes[i];
+            QCOMPARE(note.step, wanted[i].step);
+            QVERIFY2(note.pulse > note.step - 1e-3 && note.pulse < note.step + 0.02,
+                     qPrintable(QString::number(note.pulse)));
+            QVERIFY(std::abs(note.until - note.pulse - (note.step == 4 ? 2.0 : 1.0)) < 0.02); // the tie goes on
+            QVERIFY(std::abs(static_cast<double>(note.wanted) - noteToVolts(wanted[i].from).value) < 1e-3);
+            QVERIFY2(std::abs(static_cast<double>(note.given) - noteToVolts(wanted[i].to).value) < 1e-3,
+                     qPrintable(QString::number(static_cast<double>(note.given))));
+            QCOMPARE(QString::fromStdString(note.text()), QString::fromStdString(noteName(wanted[i].to)));
+        }
+        QCOMPARE(plain.tunes[0].facts.front().text.str(), std::string("moves 4 of 6 notes, by 200 ct at most"));
+        QCOMPARE(plain.tunes[0].facts.front().steps, (std::set<int>{0, 3, 4, 6}));
+        QCOMPARE(plain.tunes[0].facts.back().steps, (std::set<int>{0, 1, 3, 4})); // two pairs fall together
+
+        // Up a tone and a half, all of them.
+        patch = *applyEdit(patch, SetKnob{"quantizer", "transpose", 3.0});
+        const Responses up = responsesIn(patch);
+        for (std::size_t i = 0; i < std::size(wanted); ++i)
+            QVERIFY(std::abs(up.tunes[0].notes[i].moved() - plain.tunes[0].notes[i].moved() - 300.0) < 1.0);
+        // In a just minor scale the sixth over D is 8:5, which lies 13.7 ct above that of the piano.
+        patch = *applyEdit(patch, SetKnob{"quantizer", "transpose", 0.0});
+        std::ranges::find(patch.posts, "quantizer", &Post::id)->tuning = "just-minor";
+        const Responses just = responsesIn(patch);
+        QCOMPARE(just.tunes[0].notes[4].text(), std::string("B♭4 +14 ct"));
+        QVERIFY(std::abs(1200.0 * static_cast<double>(just.tunes[0].notes[4].given) - 1200.0 * noteToVolts(62).value -
+                         1200.0 * std::log2(8.0 / 5.0)) < 0.1);
     }
 
     void aSequencerWithoutAClockSaysSo() {
@@ -476,7 +526,7 @@ class TimingTest : public QObject {
         maker.post("tracks", "tracks", "tracks");
         const auto made = responsesOf(maker.make(), workspace().library, "tracks");
         QVERIFY(!made);
-        QVERIFY(made.error().reason.find("nothing steps") != std::string::npos);
+        QVERIFY(made.error().reason.str().find("nothing steps") != std::string::npos);
         QVERIFY(!responsesOf(lamp(), workspace().library, "osc-a"));
     }
 

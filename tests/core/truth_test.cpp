@@ -146,7 +146,7 @@ class TruthTest : public QObject {
         for (int n = 0; n < 60000; ++n) many += ", \"k" + std::to_string(n) + "\": 1";
         const auto refused = readPatch(many + "}");
         QVERIFY(!refused);
-        QVERIFY(refused.error().reason.find("512 keys") != std::string::npos);
+        QVERIFY(refused.error().reason.str().find("512 keys") != std::string::npos);
     }
 
     /// 6 and 24: locked oscillators follow the pitch of what they are locked to, and are transposed once.

@@ -3,9 +3,13 @@
 #include "devices/clock_out.h"
 #include "devices/jam.h"
 #include "devices/simulated_device.h"
+#include "devices/stem_jam.h"
 #include "engine/engine.h"
+#include "engine/render.h"
 #include "model/audio_file.h"
 #include "support/patches.h"
+#include "timing/stems.h"
+#include "units/level.h"
 
 #include <QtTest>
 
@@ -85,6 +89,88 @@ class AudioDeviceTest : public QObject {
         for (std::size_t i = 0; i < frames; ++i) {
             QCOMPARE(take->samples[2 * i], static_cast<float>(i) / 1e6f);
             QCOMPARE(take->samples[2 * i + 1], -take->samples[2 * i]);
+        }
+    }
+
+    /// Voices by themselves, sample for sample what a silent run gives at their outlets; a voice that is away for a
+    /// while is silent in its file, and all files keep together.
+    void voicesAreRecordedByThemselves() {
+        const Patch patch = test::demo("night-watch.json");
+        const Library& library = test::workspace().library;
+        const auto outlets = outletsOf(patch, library);
+        QVERIFY(outlets.size() >= 3);
+        QTemporaryDir folder;
+        std::vector<StemJam::Voice> voices;
+        std::vector<JackRef> jacks;
+        for (const StemOutlet& outlet : outlets) {
+            voices.push_back({outlet.voice, folder.filePath(QString::number(voices.size()) + ".wav").toStdString(),
+                              static_cast<int>(outlet.jacks.size())});
+            jacks.insert(jacks.end(), outlet.jacks.begin(), outlet.jacks.end());
+        }
+        auto renderer = Renderer::make(patch, library, {.probes = jacks});
+        QVERIFY(renderer);
+        std::vector<std::vector<float>> expected(jacks.size());
+        renderer->run(2.0, [&](const RunView& view) {
+            for (std::size_t j = 0; j < jacks.size(); ++j)
+                expected[j].insert(expected[j].end(), view.probes[j]->volts.begin(), view.probes[j]->volts.end());
+            return true;
+        });
+
+        Engine engine;
+        engine.setPatch(patch, library);
+        auto jam = StemJam::start(voices, engine.rate(),
+                                  [&] { return engine.meters.samples.load(std::memory_order_acquire); });
+        QVERIFY2(jam, jam ? "" : jam.error().text().c_str());
+        const TapLength room{static_cast<std::size_t>(StemJam::kRoomSeconds * engine.rate()), Tap::kCoarse};
+        const auto listen = [&] {
+            for (std::size_t v = 0; v < outlets.size(); ++v)
+                for (std::size_t c = 0; c < outlets[v].jacks.size(); ++c)
+                    (*jam)->listen(v, c, engine.watch(outlets[v].jacks[c], room, library));
+        };
+        listen();
+        std::vector<float> block(2 * 480);
+        const auto play = [&](int blocks) {
+            for (int b = 0; b < blocks; ++b) {
+                engine.process(block.data(), 480);
+                listen(); // as after any edit; it changes nothing
+            }
+        };
+        play(100);
+        const auto one = static_cast<std::size_t>(engine.meters.samples.load());
+        Patch without = patch;
+        const std::string away = jacks[0].post;
+        without = *applyEdit(without, RemovePost{away});
+        engine.setPatch(without, library);
+        listen();
+        play(20);
+        engine.setPatch(patch, library);
+        listen();
+        play(20);
+        const auto whole = static_cast<std::size_t>(engine.meters.samples.load());
+        jam->reset();
+        std::size_t jack = 0;
+        for (const StemJam::Voice& voice : voices) {
+            const auto read = readAudio(voice.file);
+            QVERIFY2(read, read ? "" : read.error().text().c_str());
+            QCOMPARE(read->rate, engine.rate());
+            QCOMPARE(read->channels, voice.channels);
+            const auto channels = static_cast<std::size_t>(voice.channels);
+            QCOMPARE(read->samples.size(), whole * channels);
+            for (std::size_t c = 0; c < channels; ++c, ++jack) {
+                const std::size_t same = std::min(one, expected[jack].size());
+                QVERIFY(same > 40'000);
+                double loudest = 0.0;
+                for (std::size_t i = 0; i < same; ++i) {
+                    QVERIFY2(
+                        read->samples[i * channels + c] == expected[jack][i] / static_cast<float>(kFullScaleVolts),
+                        qPrintable(QStringLiteral("%1, sample %2").arg(QString::fromStdString(voice.name)).arg(i)));
+                    loudest = std::max(loudest, static_cast<double>(std::abs(read->samples[i * channels + c])));
+                }
+                if (jack == 0) QVERIFY(loudest > 0.01);
+                if (jacks[jack].post != away) continue;
+                for (std::size_t i = one + 4800; i < one + 15'000; ++i) // behind the fade
+                    QCOMPARE(read->samples[i * channels + c], 0.0f);
+            }
         }
     }
 
