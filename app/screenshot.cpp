@@ -46,6 +46,9 @@ int takePicture(MainWindow& window, const Pose& pose) {
         while ((!time->responder().foretold() || !window.checker().settled()) &&
                timer.elapsed() < kPatienceMilliseconds)
             QApplication::processEvents(QEventLoop::AllEvents, 20);
+    if (window.place(QStringLiteral("sheet"))->isVisible())
+        while (!window.checker().sheetIsReady() && timer.elapsed() < kPatienceMilliseconds)
+            QApplication::processEvents(QEventLoop::AllEvents, 20);
     for (timer.restart(); timer.elapsed() < kSettleMilliseconds / 2;) // what came last is laid out
         QApplication::processEvents(QEventLoop::AllEvents, 20);
     QDir().mkpath(QFileInfo(pose.file).absolutePath());

@@ -34,13 +34,28 @@ SheetPlace::SheetPlace(const Session& session, QWidget* parent) : Place(parent),
     list_ = new QVBoxLayout(page);
     list_->setContentsMargins(20, 8, 20, 20);
     list_->setSpacing(16);
+    note_ = new QLabel(tr("The sheet is being worked out…"));
+    list_->addWidget(note_, 0, Qt::AlignHCenter);
     list_->addStretch();
     scroll_->setWidget(page);
     layout->addWidget(scroll_, 1);
     connect(&session_.checker, &Checker::findingsChanged, this, [this] {
         stale_ = true;
         if (isVisible()) refresh();
+        writeWhatWaits();
     });
+    const auto forget = [this](const QString& why) {
+        if (waiting_.isEmpty()) return;
+        waiting_.clear();
+        Q_EMIT message(why, true);
+    };
+    connect(
+        &session_.document, &Document::replaced, this,
+        [forget] { forget(tr("The sheet of the other patch was not saved.")); }, Qt::QueuedConnection);
+    const auto ended = [this, forget] {
+        if (session_.checker.settled()) forget(tr("The sheet was not saved: working it out was stopped."));
+    };
+    connect(&session_.jobs, &Jobs::changed, this, ended, Qt::QueuedConnection);
 }
 
 void SheetPlace::addActionsForAll(const Menus& menus) {
@@ -52,7 +67,13 @@ void SheetPlace::addActionsForAll(const Menus& menus) {
 
 void SheetPlace::showEvent(QShowEvent* event) {
     Place::showEvent(event);
+    session_.checker.keepSheet(true);
     if (stale_) refresh();
+}
+
+void SheetPlace::hideEvent(QHideEvent* event) {
+    Place::hideEvent(event);
+    session_.checker.keepSheet(false);
 }
 
 void SheetPlace::resizeEvent(QResizeEvent* event) {
@@ -64,7 +85,10 @@ void SheetPlace::refresh() {
     stale_ = false;
     for (QLabel* page : pages_) page->deleteLater();
     pages_.clear();
-    for (const QImage& image : drawPages(session_.checker.sheet())) {
+    const Checker& checker = session_.checker;
+    note_->setVisible(!checker.hasSheet());
+    if (!checker.hasSheet()) return;
+    for (const QImage& image : drawPages(checker.sheet())) {
         auto* label = new QLabel;
         label->setScaledContents(true);
         label->setPixmap(QPixmap::fromImage(image));
@@ -93,13 +117,22 @@ void SheetPlace::saveAs(const QString& suffix) {
     if (!file.isEmpty()) write(file);
 }
 
-bool SheetPlace::write(const QString& file) {
-    const Sheet& sheet = session_.checker.sheet();
-    if (!session_.checker.upToDate()) {
-        if (session_.checker.settled()) session_.checker.look(); // somebody stopped it
-        Q_EMIT message(tr("The sheet is being worked out; try again in a moment."), true);
-        return false;
+void SheetPlace::write(const QString& file) {
+    waiting_ = file;
+    writeWhatWaits();
+    if (waiting_.isEmpty()) return;
+    session_.checker.askForSheet();
+    Q_EMIT message(tr("The sheet is being worked out, and saved as soon as it is."), false);
+}
+
+void SheetPlace::writeWhatWaits() {
+    if (waiting_.isEmpty() || !session_.checker.sheetIsReady()) return;
+    const QString file = std::exchange(waiting_, {});
+    if (const QString& problem = session_.checker.problem(); !problem.isEmpty()) {
+        Q_EMIT message(problem, true);
+        return;
     }
+    const Sheet& sheet = session_.checker.sheet();
     const std::filesystem::path path = file.toStdString();
     const auto written =
         path.extension() == ".md" ? writeFile(path, writeMarkdown(sheet), FileKind::Text) : writePdf(sheet, path);
@@ -107,7 +140,6 @@ bool SheetPlace::write(const QString& file) {
         Q_EMIT message(tr("The patch sheet is in %1.").arg(file), false);
     else
         Q_EMIT message(said(written.error()), true);
-    return written.has_value();
 }
 
 } // namespace lariat

@@ -21,22 +21,26 @@ class SheetPlace : public Place {
   public Q_SLOTS:
     /// Asks for a file and writes the sheet as `suffix`, "pdf" or "md".
     void saveAs(const QString& suffix);
-    /// Writes to a file ending in .pdf or .md and tells how it went.
-    bool write(const QString& file);
+    /// Writes to a file ending in .pdf or .md and tells how it went: now if the sheet is ready, else when it is.
+    void write(const QString& file);
 
   protected:
     void showEvent(QShowEvent* event) override;
+    void hideEvent(QHideEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
 
   private:
     void refresh();
     void fit();
+    void writeWhatWaits();
 
     Session session_;
     QScrollArea* scroll_;
     QVBoxLayout* list_;
+    QLabel* note_; ///< until there are pages
     std::vector<QLabel*> pages_;
     bool stale_ = true;
+    QString waiting_; ///< a file to write as soon as the sheet is ready
 };
 
 } // namespace lariat

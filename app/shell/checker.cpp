@@ -15,6 +15,7 @@ Checker::Checker(Document& document, Jobs& jobs, QObject* parent) : QObject(pare
     connect(&document_, &Document::replaced, this, [this] { // nothing is known of the new one yet
         if (job_) job_->stop();
         knows_ = false;
+        sheetAsked_ = false;
         checked_ = {};
         Q_EMIT findingsChanged();
     });
@@ -27,6 +28,16 @@ Checker::Checker(Document& document, Jobs& jobs, QObject* parent) : QObject(pare
     delay_.start();
 }
 
+void Checker::askForSheet() {
+    sheetAsked_ = true;
+    if (!sheetIsReady() && !delay_.isActive()) delay_.start();
+}
+
+void Checker::keepSheet(bool keep) {
+    keepsSheet_ = keep;
+    if (keep) askForSheet();
+}
+
 void Checker::start() {
     if (running()) { // the patch moved on: drop that run, and come back when it has stopped
         job_->stop();
@@ -34,14 +45,19 @@ void Checker::start() {
         return;
     }
     // Values go along, so that the patch may change meanwhile. The library stays for the life of the document.
-    const auto work = [patch = document_.patch(), library = &document_.library(),
-                       housing = document_.housing()](const Progress& progress) -> Checked {
+    const auto work = [patch = document_.patch(), library = &document_.library(), housing = document_.housing(),
+                       sheet = keepsSheet_ || sheetAsked_](const Progress& progress) -> Checked {
         const auto observed = observe(patch, *library, housing, kObservedSeconds, progress);
-        if (!observed) return {{}, {}, {}, said(observed.error())};
         Checked out;
+        out.hasSheet = sheet;
+        if (!observed) {
+            out.problem = said(observed.error());
+            return out;
+        }
         Found found = findEverything(*observed);
         out.findings = std::move(found.open);
         out.dismissed = std::move(found.dismissed);
+        if (!sheet) return out;
         out.sheet = makeSheet(*observed, out.findings, [](const Sentence& one) { return said(one).toStdString(); });
         return out;
     };
@@ -51,6 +67,7 @@ void Checker::start() {
 void Checker::finish(Checked checked) {
     checked_ = std::move(checked);
     knows_ = true;
+    if (checked_.hasSheet) sheetAsked_ = false;
     upToDate_ = !delay_.isActive(); // the patch may have moved on meanwhile
     Q_EMIT findingsChanged();
 }

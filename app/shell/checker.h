@@ -1,4 +1,5 @@
-// Checker: runs the patch silently in the background after every change; reports the findings and the sheet.
+// Checker: runs the patch silently in the background after every change; reports the findings, and the sheet for who
+// asks for it: the pitches that stand on it take as long again as everything else.
 #pragma once
 
 #include "findings/finding.h"
@@ -23,8 +24,15 @@ class Checker : public QObject {
     [[nodiscard]] const std::vector<Finding>& findings() const { return checked_.findings; }
     /// Those that are kept as they are, with the reasons.
     [[nodiscard]] const std::vector<Dismissed>& dismissed() const { return checked_.dismissed; }
-    /// What the patch sheet says; without rows for a patch that has no cable.
+    /// What the patch sheet says; without rows for a patch that has no cable, and if nobody asked for it.
     [[nodiscard]] const Sheet& sheet() const { return checked_.sheet; }
+    [[nodiscard]] bool hasSheet() const { return checked_.hasSheet; }
+    /// The sheet is there, and is that of the patch as it is.
+    [[nodiscard]] bool sheetIsReady() const { return upToDate_ && checked_.hasSheet; }
+    /// Works the sheet out, once: findingsChanged tells when it is there.
+    void askForSheet();
+    /// Works it out after every change as long as somebody looks at it.
+    void keepSheet(bool keep);
     /// Why the last run could not be made; empty if it was.
     [[nodiscard]] const QString& problem() const { return checked_.problem; }
     /// No run is waiting or under way: the findings belong to the patch as it is.
@@ -37,13 +45,14 @@ class Checker : public QObject {
     void look() { delay_.start(); }
 
   Q_SIGNALS:
-    void findingsChanged(); ///< and the sheet
+    void findingsChanged(); ///< or the sheet
 
   private:
     struct Checked {
         std::vector<Finding> findings;
         std::vector<Dismissed> dismissed;
         Sheet sheet;
+        bool hasSheet = false;
         QString problem;
     };
     void start();
@@ -55,6 +64,8 @@ class Checker : public QObject {
     QTimer delay_;
     std::shared_ptr<Job> job_;
     Checked checked_;
+    bool keepsSheet_ = false;
+    bool sheetAsked_ = false;
     bool knows_ = false;
     bool upToDate_ = false;
 };

@@ -332,12 +332,12 @@ class BuildingWindowTest : public QObject {
             }
             o.window.selection().choosePost({});
             o.drag(from, to, o.patch().cables.empty() ? 0 : o.patch().cables.back().id);
-            QTRY_VERIFY(o.place().chooser());
+            EVENTUALLY(o.place().chooser());
             Opened::choose(o.place().chooser()->outputs(),
                            QString::fromStdString(library.jack(wanted, cable.from)->name));
             Opened::choose(o.place().chooser()->inputs(), QString::fromStdString(library.jack(wanted, cable.to)->name));
             QTest::keyClick(o.place().chooser(), Qt::Key_Return);
-            QTRY_VERIFY(!o.place().chooser());
+            EVENTUALLY(!o.place().chooser());
             QVERIFY2(o.tied((from + "." + cable.from.jack).c_str(), (to + "." + cable.to.jack).c_str()),
                      qPrintable(o.window.messages().text()));
         }
@@ -541,10 +541,10 @@ class BuildingWindowTest : public QObject {
         Q_EMIT card->dismissed();
         QCOMPARE(o.patch().dismissals.size(), std::size_t{1});
         o.settle();
-        QTRY_VERIFY_WITH_TIMEOUT(!o.found("pitch-on-follower"), 20'000);
-        QTRY_VERIFY(page.findChild<FindingCard*>(QStringLiteral("kept-pitch-on-follower")));
+        EVENTUALLY(!o.found("pitch-on-follower"));
+        EVENTUALLY(page.findChild<FindingCard*>(QStringLiteral("kept-pitch-on-follower")));
         Q_EMIT page.findChild<FindingCard*>(QStringLiteral("kept-pitch-on-follower"))->restored();
-        QTRY_VERIFY_WITH_TIMEOUT(o.found("pitch-on-follower"), 20'000);
+        EVENTUALLY(o.found("pitch-on-follower"));
     }
 
     void nonsenseChangesNothing() {
@@ -602,7 +602,7 @@ class BuildingWindowTest : public QObject {
         auto* begin = o.chart().findChild<QPushButton*>(QStringLiteral("begin-tie"));
         QVERIFY(begin->isVisible());
         QTest::mouseClick(begin, Qt::LeftButton);
-        QTRY_VERIFY(o.place().tieLine().hasFocus());
+        EVENTUALLY(o.place().tieLine().hasFocus());
         QGuiApplication::clipboard()->setText(
             QStringLiteral("osc a saw to filter in 1\nfilter low-pass to vca 1 in\nvca 1 out to line out in l\n"
                            "clock 16ths to contour 1 gate\ncontour 1 out to vca 1 lin cv\nfilter cutoff 800 Hz\n"
@@ -611,7 +611,7 @@ class BuildingWindowTest : public QObject {
         QCOMPARE(o.patch().cables.size(), std::size_t{5});
         QVERIFY(o.window.messages().text().contains(QStringLiteral("Osc A of Keel VCO pair")));
         QVERIFY(!begin->isVisible());
-        QTRY_VERIFY_WITH_TIMEOUT(o.window.transport().left().volts() > 0.3, 10'000); // it sounds
+        EVENTUALLY(o.window.transport().left().volts() > 0.3); // it sounds
         o.settle();
         QVERIFY(!o.found("no-path"));
         QTest::keyClick(&o.chart(), Qt::Key_Z, Qt::ControlModifier);
@@ -643,7 +643,7 @@ class BuildingWindowTest : public QObject {
         QCOMPARE(std::ranges::count_if(o.window.checker().findings(), isProblem), 0);
         QTest::mouseClick(o.chart().viewport(), Qt::LeftButton, {}, o.chart().fixPoint("no-path"));
         QCOMPARE(o.patch().cables.size(), std::size_t{1});
-        QTRY_VERIFY_WITH_TIMEOUT(o.window.transport().left().volts() > 0.3, 10'000);
+        EVENTUALLY(o.window.transport().left().volts() > 0.3);
     }
 };
 

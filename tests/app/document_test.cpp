@@ -1,6 +1,7 @@
 // The open patch: history, files, autosave and recovery.
 #include "model/file.h"
 #include "shell/document.h"
+#include "support/eventually.h"
 #include "support/patches.h"
 
 #include <QtTest>
@@ -103,7 +104,7 @@ class DocumentTest : public QObject {
         const auto kept = [&] {
             return QDir(folder.path()).entryList({QStringLiteral("unsaved-*.json")}, QDir::Files);
         };
-        QTRY_COMPARE_WITH_TIMEOUT(kept().size(), 1, 5000); // five seconds at most may be lost
+        EVENTUALLY_EQUAL(kept().size(), 1); // five seconds at most may be lost
         // Its owner still lives: nothing to recover.
         QVERIFY(Recovery::leftBehind(folder.path()).empty());
         QVERIFY(document.saveAs(folder.filePath(QStringLiteral("mine.json"))));
@@ -123,7 +124,7 @@ class DocumentTest : public QObject {
         const auto kept = [&] {
             return QDir(folder.path()).entryInfoList({QStringLiteral("unsaved-*.json")}, QDir::Files);
         };
-        QTRY_COMPARE_WITH_TIMEOUT(kept().size(), 2, 5000);
+        EVENTUALLY_EQUAL(kept().size(), 2);
         std::set<std::string> titles;
         for (const QFileInfo& file : kept())
             titles.insert(readFile(file.filePath().toStdString()).and_then(readPatch)->title);

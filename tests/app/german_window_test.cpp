@@ -143,7 +143,8 @@ class GermanWindowTest : public QObject {
 
     void theSheetIsInGerman() {
         Opened o;
-        o.settle();
+        o.window.checker().askForSheet();
+        EVENTUALLY(o.window.checker().sheetIsReady());
         const Sheet& sheet = o.window.checker().sheet();
         const QString text = QString::fromStdString(writeMarkdown(sheet));
         for (const char* word : {"Kabel in Baureihenfolge", "| Zeile | Von | Nach |", "Tonart", "Reihe 1, TE",

@@ -14,7 +14,7 @@ struct InTime : Opened {
     InTime() {
         window.resize(1280, 800);
         window.showPlace(QStringLiteral("time"));
-        QTRY_VERIFY_WITH_TIMEOUT(time().responder().of("tracks") != nullptr, 10'000);
+        EVENTUALLY(time().responder().of("tracks") != nullptr);
     }
     TimePlace& time() { return *dynamic_cast<TimePlace*>(window.place(QStringLiteral("time"))); }
     TimeChart& steps() { return time().chart(); }

@@ -1,5 +1,6 @@
 // A knob under the hand: mouse, wheel, keys and typed values.
 #include "shell/theme.h"
+#include "support/eventually.h"
 #include "widgets/knob.h"
 
 #include <QtTest>
@@ -66,7 +67,7 @@ class KnobTest : public QObject {
         knob->show();
         knob->activateWindow();
         knob->setFocus();
-        QTRY_VERIFY(knob->hasFocus());
+        EVENTUALLY(knob->hasFocus());
         QWheelEvent up({40, 40}, knob->mapToGlobal(QPointF(40, 40)), {}, {0, 120}, Qt::NoButton, Qt::NoModifier,
                        Qt::NoScrollPhase, false);
         QCoreApplication::sendEvent(knob.get(), &up);

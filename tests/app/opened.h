@@ -6,6 +6,7 @@
 #include "places.h"
 #include "shell/command_finder.h"
 #include "shell/main_window.h"
+#include "support/eventually.h"
 #include "support/patches.h"
 #include "widgets/knob.h"
 
@@ -40,7 +41,7 @@ struct Opened {
         settle();
     }
     void settle() {
-        QTRY_VERIFY_WITH_TIMEOUT(window.checker().settled(), 30'000);
+        EVENTUALLY(window.checker().settled());
         QCoreApplication::processEvents();
     }
     PatchPlace& place() { return *dynamic_cast<PatchPlace*>(window.place(QStringLiteral("patch"))); }

@@ -154,8 +154,8 @@ class ScenesWindowTest : public QObject {
         const auto has = [&](double seconds) {
             return std::ranges::any_of(distances(), [&](double d) { return std::abs(d - seconds) < 0.01; });
         };
-        QTRY_VERIFY_WITH_TIMEOUT(has(0.25), 10'000);
-        QTRY_VERIFY_WITH_TIMEOUT(has(1.0), 20'000);
+        EVENTUALLY(has(0.25));
+        EVENTUALLY(has(1.0));
         QCOMPARE(o.patch().post("clock")->knobs.at("tempo"), tempo);
         // Another patch has no scenes that play.
         o.window.openCopy(QStringLiteral(LARIAT_SOURCE "/data/demo/kick.json"));
@@ -215,17 +215,17 @@ class ScenesWindowTest : public QObject {
         o.action("rehearse")->trigger();
         auto* view = o.window.findChild<Rehearsal*>();
         QVERIFY(view);
-        QTRY_VERIFY_WITH_TIMEOUT(view->sceneText().startsWith(QStringLiteral("Swell · bar 1 of 8")), 3'000);
+        EVENTUALLY(view->sceneText().startsWith(QStringLiteral("Swell · bar 1 of 8")));
         QVERIFY2(view->moveLine().startsWith(QStringLiteral("left: filter cutoff")) ||
                      view->moveLine().startsWith(QStringLiteral("left: Filter cutoff")),
                  qPrintable(view->moveLine()));
-        QTRY_VERIFY_WITH_TIMEOUT(view->countText().contains(QStringLiteral("16")), 3'000);
+        EVENTUALLY(view->countText().contains(QStringLiteral("16")));
         QVERIFY(!view->grab().toImage().isNull());
         QTest::keyClick(view, Qt::Key_Space);
         QVERIFY(o.window.sound().engine().running());
         QPointer<Rehearsal> gone = view;
         QTest::keyClick(view, Qt::Key_Escape);
-        QTRY_VERIFY(gone.isNull());
+        EVENTUALLY(gone.isNull());
     }
 };
 

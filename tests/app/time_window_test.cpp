@@ -195,8 +195,7 @@ class TimeWindowTest : public QObject {
         // Within a block and 20 ms of the next step the pitch is that of C5: 1 V.
         const auto tap = o.window.sound().engine().tap(jackRef("tracks.pitch-1"));
         QVERIFY(tap != nullptr);
-        QTRY_VERIFY_WITH_TIMEOUT(
-            !tap->samples(1).empty() && std::abs(static_cast<double>(tap->samples(1).back()) - 1.0) < 1e-3, 5'000);
+        EVENTUALLY(!tap->samples(1).empty() && std::abs(static_cast<double>(tap->samples(1).back()) - 1.0) < 1e-3);
     }
 
     void responsesFollowEveryEdit() {
@@ -209,14 +208,14 @@ class TimeWindowTest : public QObject {
         QCOMPARE(reached(), 0);
         o.time().editor().choose(kLead, {});
         o.part<QSpinBox>("step-gate")->setValue(90);
-        QTRY_VERIFY_WITH_TIMEOUT(o.time().responder().settled() && reached() == 14, 10'000);
+        EVENTUALLY(o.time().responder().settled() && reached() == 14);
         o.window.document().history().undo();
-        QTRY_VERIFY_WITH_TIMEOUT(o.time().responder().settled() && reached() == 0, 10'000);
+        EVENTUALLY(o.time().responder().settled() && reached() == 0);
     }
 
     void aFigureMarksTheStepsItSpeaksOf() {
         InTime o;
-        QTRY_VERIFY(!o.steps().factBox("contour-1", 0).isNull());
+        EVENTUALLY(!o.steps().factBox("contour-1", 0).isNull());
         o.press(o.steps().factBox("contour-1", 0).center());
         QCOMPARE(o.steps().marked(), (std::set<int>{0, 1, 2, 4, 5, 6, 7}));
         o.steps().setFocus();
@@ -237,7 +236,7 @@ class TimeWindowTest : public QObject {
             const Responses* known = o.time().responder().of("tracks");
             return known ? known->tunes : std::vector<TuneResponse>{};
         };
-        QTRY_VERIFY_WITH_TIMEOUT(o.time().responder().settled() && tunes().size() == 1, 10'000);
+        EVENTUALLY(o.time().responder().settled() && tunes().size() == 1);
         std::set<int> moved;
         const TuneResponse heard = tunes()[0];
         for (const TunedNote& note : heard.notes) {
@@ -246,25 +245,25 @@ class TimeWindowTest : public QObject {
             if (n == 2 || n == 5) moved.insert(note.step);
         }
         QVERIFY(!moved.empty());
-        QTRY_VERIFY(!o.steps().factBox("quantizer", 0).isNull());
+        EVENTUALLY(!o.steps().factBox("quantizer", 0).isNull());
         const QPointF fact = o.steps().factBox("quantizer", 0).center();
         o.press(fact);
         QCOMPARE(o.steps().marked(), moved);
         o.press({40.0, fact.y() - 32.0}); // the name above its figures
         QCOMPARE(o.window.selection().post(), std::string("quantizer"));
         o.window.document().history().undo();
-        QTRY_VERIFY_WITH_TIMEOUT(o.time().responder().settled() && tunes().empty(), 10'000);
+        EVENTUALLY(o.time().responder().settled() && tunes().empty());
         o.view()->grab(); // and is painted without it
     }
 
     void fitToStepTurnsTheKnob() {
         InTime o;
         o.time().editor().choose(kLead, {});
-        QTRY_VERIFY(o.part<QComboBox>("fit-contour")->count() > 0);
+        EVENTUALLY(o.part<QComboBox>("fit-contour")->count() > 0);
         const double before = o.patch().post("contour-1")->knobs.at("decay");
         QTest::mouseClick(o.part<QPushButton>("fit-sustain"), Qt::LeftButton);
-        QTRY_VERIFY_WITH_TIMEOUT(o.patch().post("contour-1")->knobs.at("decay") != before, 20'000);
-        QTRY_VERIFY_WITH_TIMEOUT(o.time().responder().settled(), 10'000);
+        EVENTUALLY(o.patch().post("contour-1")->knobs.at("decay") != before);
+        EVENTUALLY(o.time().responder().settled());
         const Responses& now = *o.time().responder().of("tracks");
         QCOMPARE(std::ranges::find(now.contours, "contour-1", &ContourResponse::post)->notHeld(), 0);
         QVERIFY(o.window.messages().text().contains(QStringLiteral("done")));
@@ -274,7 +273,7 @@ class TimeWindowTest : public QObject {
 
     void theForecastSaysWhichTempo() {
         InTime o;
-        QTRY_VERIFY_WITH_TIMEOUT(o.time().responder().foretold(), 30'000);
+        EVENTUALLY(o.time().responder().foretold());
         const auto& forecasts = o.time().panel().forecast().forecasts();
         QVERIFY(forecasts.size() >= 4);
         // Gates of 46 % of a 16th against 12 + 82 ms: 0.46 · 15 / 0.094 = 73.4 BPM.
@@ -314,12 +313,12 @@ class TimeWindowTest : public QObject {
         o.part<QSpinBox>("record-count-in")->setValue(0);
         const int before = o.undoSteps();
         o.action("record-steps")->trigger();
-        QTRY_COMPARE(o.time().recorder().state(), Recorder::State::On);
+        EVENTUALLY_EQUAL(o.time().recorder().state(), Recorder::State::On);
         // Some steps tell how long one is.
         const LineRef other = lane ? kKick : kLead;
         for (int n = 0; n < 3; ++n) {
             const int now = o.steps().playing(other);
-            QTRY_VERIFY_WITH_TIMEOUT(o.steps().playing(other) != now, 20'000);
+            EVENTUALLY(o.steps().playing(other) != now);
         }
         const int written = o.undoSteps();
         for (int n = 0; n < 3; ++n) {
@@ -407,7 +406,7 @@ class TimeWindowTest : public QObject {
         o.window.document().startNew("tower-case");
         QVERIFY(o.window.document().apply({AddPost{post}, SetKnob{post.id, "length", 3}}, QStringLiteral("add")));
         const LineRef line{post.id, false, 0};
-        QTRY_VERIFY(!o.steps().stepBox(line, 3).isEmpty());
+        EVENTUALLY(!o.steps().stepBox(line, 3).isEmpty());
         const QRectF first = o.steps().stepBox(line, 0);
         const double pulse = first.width();
         const int before = o.undoSteps();
@@ -490,12 +489,12 @@ class TimeWindowTest : public QObject {
         // Dropped on the decay of a contour.
         o.window.selection().choosePost("contour-1");
         Knob* knob = nullptr;
-        QTRY_VERIFY((knob = o.place().inspector().findChild<Knob*>(QStringLiteral("knob-decay"))) != nullptr ||
-                    (knob = [&]() -> Knob* {
-                        for (Knob* one : o.place().inspector().findChildren<Knob*>())
-                            if (one->accessibleName() == QLatin1String("Decay")) return one;
-                        return nullptr;
-                    }()) != nullptr);
+        EVENTUALLY((knob = o.place().inspector().findChild<Knob*>(QStringLiteral("knob-decay"))) != nullptr ||
+                   (knob = [&]() -> Knob* {
+                       for (Knob* one : o.place().inspector().findChildren<Knob*>())
+                           if (one->accessibleName() == QLatin1String("Decay")) return one;
+                       return nullptr;
+                   }()) != nullptr);
         QMimeData data;
         data.setText(sixteenth);
         QDragEnterEvent enter(QPoint(10, 10), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
@@ -510,7 +509,7 @@ class TimeWindowTest : public QObject {
 
     void clocksStandBelow() {
         InTime o;
-        QTRY_VERIFY_WITH_TIMEOUT(!o.time().responder().clocks().branches.empty(), 30'000);
+        EVENTUALLY(!o.time().responder().clocks().branches.empty());
         const auto& rows = o.steps().timeLayout().rows;
         QVERIFY(std::ranges::any_of(rows, [](const TimeRow& row) { return row.kind == TimeRow::Kind::Clock; }));
         QVERIFY(!o.steps().grab().toImage().isNull());

@@ -7,6 +7,7 @@
 #include "engine/engine.h"
 #include "engine/render.h"
 #include "model/audio_file.h"
+#include "support/eventually.h"
 #include "support/patches.h"
 #include "timing/stems.h"
 #include "units/level.h"
@@ -47,7 +48,7 @@ class AudioDeviceTest : public QObject {
         QElapsedTimer timer;
         timer.start();
         QVERIFY(device.start([&](float*, std::size_t n, const float*) { frames += n; }));
-        QTRY_VERIFY(frames >= 48000 / 4);
+        EVENTUALLY(frames >= 48000 / 4);
         const double due = static_cast<double>(timer.elapsed()) / 1000.0 * 48000.0;
         QVERIFY(static_cast<double>(frames) <= due + 2.0 * 256.0 + 480.0); // never faster than a card
         device.stop();
@@ -73,12 +74,12 @@ class AudioDeviceTest : public QObject {
         {
             SimulatedDevice device(simulated());
             QVERIFY(device.start(callback));
-            QTRY_VERIFY(frames > 4800);
+            EVENTUALLY(frames > 4800);
             device.pull();
         }
         SimulatedDevice other(simulated(64));
         QVERIFY(other.start(callback));
-        QTRY_VERIFY(frames > 9600);
+        EVENTUALLY(frames > 9600);
         other.stop();
         QCOMPARE((*jam)->lost(), std::uint64_t{0});
         jam->reset();
@@ -184,7 +185,7 @@ class AudioDeviceTest : public QObject {
         std::atomic<std::size_t> frames{0};
         SimulatedDevice device(simulated());
         QVERIFY(device.start([&](float*, std::size_t n, const float*) { frames += n; }));
-        QTRY_VERIFY(frames > 0);
+        EVENTUALLY(frames > 0);
         QVERIFY(device.alive());
         device.pull();
         QVERIFY(!device.alive());
@@ -227,7 +228,7 @@ class AudioDeviceTest : public QObject {
                 events.pop_front();
                 return true;
             });
-            QTRY_COMPARE(kept->sent().size(), std::size_t{25});
+            EVENTUALLY_EQUAL(kept->sent().size(), std::size_t{25});
             QVERIFY(clock.reading().tempo > 100.0);
             QVERIFY(!clock.failed());
             sent = kept->sent();
@@ -244,7 +245,7 @@ class AudioDeviceTest : public QObject {
         SimulatedDevice device(simulated(64));
         QVERIFY(
             device.start([](float*, std::size_t, const float*) { QThread::msleep(5); })); // a block is due every 1.3 ms
-        QTRY_VERIFY(device.dropouts() > 2);
+        EVENTUALLY(device.dropouts() > 2);
     }
 
     /// The device's thread runs the engine while this one edits the patch, turns knobs and reads traces.
@@ -267,7 +268,7 @@ class AudioDeviceTest : public QObject {
                 QVERIFY(tap->samples(2000).size() <= 2000);
                 QVERIFY(tap->spans(500).size() <= 500);
             }
-            QTRY_VERIFY(engine.meters.frames > before);
+            EVENTUALLY(engine.meters.frames > before);
             engine.collect();
             if (patch.cables.size() < 5) patch = test::lamp();
         }
@@ -286,7 +287,7 @@ class AudioDeviceTest : public QObject {
                 if (!in || in[2 * i] != 0.25f || in[2 * i + 1] != -0.5f) ++wrong;
             ++blocks;
         }));
-        QTRY_VERIFY(blocks > 5);
+        EVENTUALLY(blocks > 5);
         device.stop();
         QCOMPARE(wrong.load(), 0);
     }
