@@ -31,7 +31,8 @@ Json blockJson(const BlockType& type) {
                                    {"min", control.scale.min},
                                    {"max", control.scale.max},
                                    {"initial", control.initial},
-                                   {"words", control.scale.words}});
+                                   {"words", control.scale.words},
+                                   {"momentary", control.momentary}});
     return out;
 }
 
@@ -42,8 +43,11 @@ void printBlock(const BlockType& type) {
     for (const JackSpec& jack : type.outputs)
         fmt::print("    out  {:<16} {:<8} {:g}…{:g} V\n", jack.id, kindName(jack.kind), jack.min, jack.max);
     for (const ControlSpec& control : type.controls)
-        fmt::print("    knob {:<16} {}, at first {}\n", control.id, control.scale.expectation(),
-                   control.scale.text(control.initial));
+        if (control.momentary)
+            fmt::print("    button {}\n", control.id);
+        else
+            fmt::print("    knob {:<16} {}, at first {}\n", control.id, control.scale.expectation(),
+                       control.scale.text(control.initial));
 }
 
 void printModule(const ModuleInfo& module) {

@@ -2149,6 +2149,18 @@
         <source>{} steps that differ fall on the same notes</source>
         <translation>{} verschiedene Schritte fallen auf dieselben Noten</translation>
     </message>
+    <message>
+        <source>{} pulses, {} strikes</source>
+        <translation>{} Impulse, {} Anschläge</translation>
+    </message>
+    <message>
+        <source>The end of a hard pulse strikes {} as its beginning does. A soft fall strikes once.</source>
+        <translation>Das Ende eines harten Impulses schlägt {} an wie sein Anfang. Eine weiche Flanke schlägt einmal an.</translation>
+    </message>
+    <message>
+        <source>names no switch</source>
+        <translation>nennt keinen Schalter</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -3439,6 +3451,10 @@
     <message>
         <source>unlock a knob</source>
         <translation>Regler freigeben</translation>
+    </message>
+    <message>
+        <source>Down as long as it is pressed</source>
+        <translation>Gedrückt, solange man drückt</translation>
     </message>
 </context>
 <context>
@@ -4907,12 +4923,24 @@
         <translation>Patch-Blatt speichern</translation>
     </message>
     <message>
-        <source>The sheet is being worked out; try again in a moment.</source>
-        <translation>Das Blatt wird gerade berechnet; gleich noch einmal versuchen.</translation>
-    </message>
-    <message>
         <source>The patch sheet is in %1.</source>
         <translation>Das Patch-Blatt liegt in %1.</translation>
+    </message>
+    <message>
+        <source>The sheet is being worked out…</source>
+        <translation>Das Blatt wird gerade ausgerechnet …</translation>
+    </message>
+    <message>
+        <source>The sheet of the other patch was not saved.</source>
+        <translation>Das Blatt des anderen Patches wurde nicht gespeichert.</translation>
+    </message>
+    <message>
+        <source>The sheet was not saved: working it out was stopped.</source>
+        <translation>Das Blatt wurde nicht gespeichert: das Ausrechnen wurde angehalten.</translation>
+    </message>
+    <message>
+        <source>The sheet is being worked out, and saved as soon as it is.</source>
+        <translation>Das Blatt wird gerade ausgerechnet und danach gespeichert.</translation>
     </message>
 </context>
 <context>

@@ -13,11 +13,13 @@
 #include <QLabel>
 #include <QMenu>
 #include <QPushButton>
+#include <QTimer>
 
 namespace lariat {
 namespace {
 
 constexpr int kColumns = 3;
+constexpr int kPressMilliseconds = 50;
 constexpr double kReachSeconds = 2.0; ///< of the past that the reach of a modulation is taken from
 
 /// The controller that turns a knob; -1 if none does.
@@ -144,7 +146,7 @@ void KnobPanel::follow() {
     for (const auto& [id, knob] : knobs_) {
         const KnobInfo& info = *part.knob(id);
         // What a plug has given another use is not where its reach is counted.
-        const bool usual = *knobInForce(patch, *post, part, info).name == info.name;
+        const bool usual = knobInForce(patch, *post, part, info).at == info.at;
         knob->showReach(usual ? reachOf(*post, part, info, volts) : std::nullopt);
         const auto octave = usual ? depthForAnOctave(part, info, *post, volts) : std::nullopt;
         knob->offer(octave ? std::optional(std::pair(tr("One octave for what arrives"), *octave)) : std::nullopt);
@@ -196,13 +198,53 @@ void KnobPanel::addKnobs(const Post& post, const PartInfo& part) {
         connect(scales_, &ScaleTools::message, this, &KnobPanel::message);
     }
     for (const KnobInfo& info : part.knobs)
-        if (info.scale.taper == Taper::Switch && !inMidiTable(part, info)) addSwitch(post, info);
+        if (info.scale.taper == Taper::Switch && !info.momentary && !inMidiTable(part, info)) addSwitch(post, info);
+    addButtons(part);
     addSources(post, part);
     if (midiTableOf(post, part)) {
         midi_ = new MidiTableView(session_, post.id);
         layout_->addWidget(midi_);
     }
     addRegister(post, part);
+}
+
+/// Those that are down when the panel goes, as with another choice, come up.
+KnobPanel::~KnobPanel() {
+    while (!pressed_.empty()) letGo(*pressed_.begin());
+}
+
+void KnobPanel::letGo(const std::string& button) {
+    session_.sound.engine().moveKnob(post_, button, 0.0, 0.0);
+    pressed_.erase(std::string(button));
+}
+
+/// Buttons are pressed in what sounds, not in the patch: nothing is changed by them, and nothing to be undone.
+void KnobPanel::addButtons(const PartInfo& part) {
+    auto* grid = new QGridLayout;
+    grid->setContentsMargins(0, 4, 0, 4);
+    int count = 0;
+    for (const KnobInfo& info : part.knobs) {
+        if (!info.momentary) continue;
+        auto* made = new QPushButton(q(info.name));
+        made->setObjectName(QStringLiteral("press-") + q(info.id));
+        made->setToolTip(tr("Down as long as it is pressed"));
+        connect(made, &QPushButton::pressed, this, [this, id = info.id] {
+            pressed_.insert(id);
+            session_.sound.engine().moveKnob(post_, id, 1.0, 0.0);
+        });
+        // A press may be shorter than a block of the device: what is down stays so for a while.
+        connect(made, &QPushButton::released, this,
+                [this, id = info.id] { QTimer::singleShot(kPressMilliseconds, this, [this, id] { letGo(id); }); });
+        made->setContextMenuPolicy(Qt::CustomContextMenu);
+        connect(made, &QWidget::customContextMenuRequested, this,
+                [this, made, id = info.id](const QPoint& at) { showSwitchMenu(id, made->mapToGlobal(at)); });
+        grid->addWidget(made, count / kColumns, count % kColumns);
+        ++count;
+    }
+    if (count > 0)
+        layout_->addLayout(grid);
+    else
+        delete grid;
 }
 
 void KnobPanel::addSwitch(const Post& post, const KnobInfo& info) {

@@ -12,6 +12,7 @@
 #include <QWidget>
 
 #include <map>
+#include <set>
 #include <string>
 
 namespace lariat {
@@ -21,6 +22,8 @@ class KnobPanel : public QWidget {
 
   public:
     KnobPanel(const Session& session, const Post& post, QWidget* parent = nullptr);
+
+    ~KnobPanel() override;
 
     [[nodiscard]] Knob* knob(const std::string& id) const;
     [[nodiscard]] EnvelopePicture* envelope() const { return envelope_; }
@@ -41,6 +44,8 @@ class KnobPanel : public QWidget {
     void addEnvelope(const Post& post, const PartInfo& part);
     void showEnvelope(const Post& post, const PartInfo& part);
     void addKnobs(const Post& post, const PartInfo& part);
+    void addButtons(const PartInfo& part);
+    void letGo(const std::string& button);
     void addSwitch(const Post& post, const KnobInfo& knob);
     void addRegister(const Post& post, const PartInfo& part);
     void addSources(const Post& post, const PartInfo& part);
@@ -57,6 +62,7 @@ class KnobPanel : public QWidget {
     ScaleTools* scales_ = nullptr;        ///< of a quantizer
     std::map<std::string, Knob*> knobs_;
     std::map<std::string, QComboBox*> switches_;
+    std::set<std::string> pressed_; ///< buttons that are down
 };
 
 } // namespace lariat

@@ -5,10 +5,12 @@ namespace {
 
 constexpr int kRestMilliseconds = 600;
 constexpr double kSteps = 127.0;
+constexpr int kDown = 64; ///< from here on a button is down, as MIDI has it
 
 } // namespace
 
-Controllers::Controllers(Document& document, Sound& sound, QObject* parent) : QObject(parent), document_(document) {
+Controllers::Controllers(Document& document, Sound& sound, QObject* parent)
+    : QObject(parent), document_(document), sound_(sound) {
     rest_.setSingleShot(true);
     rest_.setInterval(kRestMilliseconds);
     connect(&rest_, &QTimer::timeout, &document_, &Document::endTurning);
@@ -37,6 +39,10 @@ void Controllers::turn(int number, int value) {
         const PartInfo* part = post ? document_.library().part(*post) : nullptr;
         const KnobInfo* knob = part ? part->knob(one.knob) : nullptr;
         if (!knob) continue;
+        if (knob->momentary) { // pressed in what sounds, as by hand
+            sound_.engine().moveKnob(one.post, one.knob, value >= kDown ? 1.0 : 0.0, 0.0);
+            return;
+        }
         document_.turnKnob(one.post, one.knob, knob->scale.toValue(value / kSteps));
         rest_.start();
         return;

@@ -29,6 +29,7 @@ class Controllers : public QObject {
     void turn(int number, int value);
 
     Document& document_;
+    Sound& sound_;
     QTimer rest_;                                  ///< a movement that rests ends its step of the history
     std::pair<std::string, std::string> learning_; ///< post and knob that wait for a controller
 };

@@ -58,6 +58,7 @@ struct ControlSpec {
     std::string name;
     Scale scale;
     double initial = 0.0;
+    bool momentary = false; ///< a button: down while it is pressed, in no patch file
 };
 
 /// A control's way through one run: value(i) = start + step * i, with i the sample of the run.
@@ -355,6 +356,16 @@ inline Scale percent() {
 inline Scale switchScale(std::vector<std::string> words) {
     const double last = static_cast<double>(words.size()) - 1.0;
     return {Unit::None, 0.0, last, Taper::Switch, std::move(words)};
+}
+
+/// A knob whose travel falls into zones with words.
+inline Scale zoneScale(Unit unit, double min, double max, std::vector<std::string> words) {
+    return {unit, min, max, Taper::Linear, std::move(words)};
+}
+
+/// A button: up, or down while it is pressed.
+inline ControlSpec button(std::string id, std::string name) {
+    return {std::move(id), std::move(name), switchScale({"up", "down"}), 0.0, true};
 }
 
 /// A switch between the whole numbers from…to; its position is the number less `from`.

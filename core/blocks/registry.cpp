@@ -36,6 +36,7 @@ const std::vector<BlockType>& blockTypes() {
         logicType(),
         sequentialSwitchType(),
         slewType(),
+        optoLagType(),
         attenuverterType(),
         adderType(),
         rectifierType(),

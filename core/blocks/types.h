@@ -33,6 +33,7 @@ BlockType detectorType();
 BlockType logicType();
 BlockType sequentialSwitchType();
 BlockType slewType();
+BlockType optoLagType();
 BlockType attenuverterType();
 BlockType adderType();
 BlockType rectifierType();

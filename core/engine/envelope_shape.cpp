@@ -1,6 +1,7 @@
 #include "engine/envelope_shape.h"
 
 #include "engine/solo.h"
+#include "library/meaning.h"
 
 #include <algorithm>
 #include <cmath>
@@ -25,8 +26,11 @@ struct Standing {
     }
     [[nodiscard]] double at(std::size_t control) const {
         const PartBlock& use = part.blocks[idx(block)];
+        static const Patch unplugged;
         for (const KnobInfo& knob : part.knobs)
-            if (knob.at == BlockPoint{block, static_cast<int>(control)}) return knobValue(post, knob);
+            if (const KnobInForce now = knobInForce(unplugged, post, part, knob);
+                now.at == BlockPoint{block, static_cast<int>(control)})
+                return now.value;
         const auto fixed = use.fixed.find(static_cast<int>(control));
         return fixed != use.fixed.end() ? fixed->second : use.type->controls[control].initial;
     }
@@ -84,6 +88,9 @@ EnvelopeShape functionShape(const BlockType& type, const Standing& standing) {
     draw(out, type, standing, "trigger",
          {jackOf(type.outputs, "related-1"), jackOf(type.outputs, "related-2"), jackOf(type.outputs, "related-3"),
           jackOf(type.outputs, "related-4")});
+    for (std::vector<float>& line : out.related) // around zero when it cycles: drawn from its lowest
+        if (std::ranges::min(line) < -0.5f)
+            for (float& volts : line) volts += 0.5f * static_cast<float>(out.sustain);
     return out;
 }
 

@@ -137,15 +137,15 @@ Result<Observation> observe(const Patch& patch, const Library& library, const Ca
 namespace {
 
 std::vector<Finding> everyFinding(const Observation& observation) {
-    constexpr std::array rules = {findNoPath,          findNoSound,           findDrone,        findClosed,
-                                  findZeroAttenuator,  findTuningUnheard,     findSplitSags,    findPitchOnFollower,
-                                  findPitchAttenuated, findFilterUntracked,   findGateClicks,   findTriggerAsGate,
-                                  findPulseMissed,     findSustainNotReached, findTailRunsOn,   findDrumNotReset,
-                                  findFreeRunning,     findWrongPolarity,     findWidthSilent,  findPinned,
-                                  findFmPullsPitch,    findTurnedToNoise,     findSumClips,     findOneSidedSum,
-                                  findHotLine,         findNoiseRaised,       findDcOut,        findSuddenLoudness,
-                                  findLoopGain,        findNormalBroken,      findCascadeLoses, findCables,
-                                  findNotInCase,       findOverload,          findClocksDrift,  findLateLoop};
+    constexpr std::array rules = {
+        findNoPath,        findNoSound,       findDrone,           findClosed,          findZeroAttenuator,
+        findTuningUnheard, findSplitSags,     findPitchOnFollower, findPitchAttenuated, findFilterUntracked,
+        findGateClicks,    findTriggerAsGate, findStruckTwice,     findPulseMissed,     findSustainNotReached,
+        findTailRunsOn,    findDrumNotReset,  findFreeRunning,     findWrongPolarity,   findWidthSilent,
+        findPinned,        findFmPullsPitch,  findTurnedToNoise,   findSumClips,        findOneSidedSum,
+        findHotLine,       findNoiseRaised,   findDcOut,           findSuddenLoudness,  findLoopGain,
+        findNormalBroken,  findCascadeLoses,  findCables,          findNotInCase,       findOverload,
+        findClocksDrift,   findLateLoop};
     std::vector<Finding> all;
     for (const auto rule : rules)
         for (Finding& finding : rule(observation)) all.push_back(std::move(finding));

@@ -19,6 +19,7 @@ Findings findPitchAttenuated(const Observation& observed);
 Findings findFilterUntracked(const Observation& observed);
 Findings findGateClicks(const Observation& observed);
 Findings findTriggerAsGate(const Observation& observed);
+Findings findStruckTwice(const Observation& observed);
 Findings findPulseMissed(const Observation& observed);
 Findings findSustainNotReached(const Observation& observed);
 Findings findTailRunsOn(const Observation& observed);

@@ -130,14 +130,21 @@ class PartResolver {
 
     void jacks() {
         for (const JackDescription& jack : in_.jacks) addJack(jack, "jacks/" + jack.id);
-        if (!in_.jacks.empty() || out_.blocks.size() != 1) return;
-        for (const auto* specs : {&type(0).inputs, &type(0).outputs})
-            for (const JackSpec& spec : *specs) {
+        if (!showsAll(in_.jacks.empty())) return;
+        for (const bool output : {false, true}) {
+            const auto& specs = output ? type(0).outputs : type(0).inputs;
+            for (std::size_t i = 0; i < specs.size(); ++i) {
+                const BlockPoint here{0, static_cast<int>(i)};
+                if (std::ranges::any_of(out_.jacks, [&](const JackInfo& jack) {
+                        return jack.output == output && (jack.at == here || jack.right == here);
+                    }))
+                    continue;
                 JackDescription jack;
-                jack.id = jack.at = spec.id;
-                jack.name = spec.name;
+                jack.id = jack.at = specs[i].id;
+                jack.name = specs[i].name;
                 addJack(jack, "jacks");
             }
+        }
     }
 
     void normals() {
@@ -149,6 +156,19 @@ class PartResolver {
             if (dot == std::string::npos) fail("normals", say("\"{}\" is not written part.jack", from));
             jack->normal = NormalInfo{from.substr(0, dot), from.substr(dot + 1)};
         }
+    }
+
+    /// All of the block's jacks or knobs stand on the panel that the part does not name itself.
+    [[nodiscard]] bool showsAll(bool namesNone) const { return out_.blocks.size() == 1 && (namesNone || in_.showsAll); }
+
+    /// A knob of the part sets this control of its only block, always or in one of its meanings.
+    [[nodiscard]] bool isSet(const std::string& control) const {
+        return std::ranges::any_of(in_.knobs, [&](const KnobDescription& knob) {
+            return split(knob.at.empty() ? knob.id : knob.at, "knobs").second == control ||
+                   std::ranges::any_of(knob.meanings, [&](const MeaningDescription& meaning) {
+                       return !meaning.at.empty() && split(meaning.at, "knobs").second == control;
+                   });
+        });
     }
 
     void addKnob(const KnobDescription& knob, const std::string& where) {
@@ -168,14 +188,14 @@ class PartResolver {
         const double initial = knob.initial.value_or(std::clamp(spec.initial, scale.min, scale.max));
         if (initial < scale.min || initial > scale.max)
             fail(where, say("the initial value {:g} is outside {:g} to {:g}", initial, scale.min, scale.max));
-        out_.knobs.push_back({knob.id, knob.name.empty() ? spec.name : knob.name, {block, index}, scale, initial, {}});
+        out_.knobs.push_back({knob.id, knob.name.empty() ? spec.name : knob.name, {block, index}, scale, initial, spec.momentary, {}});
     }
 
     void knobs() {
         for (const KnobDescription& knob : in_.knobs) addKnob(knob, "knobs/" + knob.id);
-        if (in_.knobs.empty() && out_.blocks.size() == 1)
+        if (showsAll(in_.knobs.empty()))
             for (const ControlSpec& spec : type(0).controls)
-                addKnob({spec.id, spec.name, spec.id, {}, {}, {}, {}}, "knobs");
+                if (!isSet(spec.id)) addKnob({spec.id, spec.name, spec.id, {}, {}, {}, {}}, "knobs");
         for (const auto& [jack, control] : amounts_)
             for (const KnobInfo& knob : out_.knobs)
                 if (knob.at.block == out_.jacks[jack].at.block && knob.at.index == control)
@@ -185,19 +205,19 @@ class PartResolver {
     std::vector<Meaning> readMeanings(const std::vector<MeaningDescription>& meanings, const std::string& where) const {
         std::vector<Meaning> out;
         for (const MeaningDescription& meaning : meanings) {
-            Meaning info{meaning.plugged, meaning.knob, 0, meaning.name, {}, {}};
-            if (meaning.knob.empty()) {
+            Meaning info{meaning.plugged, {}, meaning.name, {}, {}};
+            if (!meaning.plugged.empty()) {
                 const JackInfo* jack = out_.jack(meaning.plugged);
                 if (!jack || jack->output)
                     fail(where, say("there is no input \"{}\" whose plug could change it", meaning.plugged));
-            } else {
-                const KnobInfo* knob = out_.knob(meaning.knob);
+            }
+            for (const ModeDescription& mode : meaning.modes) {
+                const KnobInfo* knob = out_.knob(mode.knob);
                 const auto position =
-                    knob && knob->scale.taper == Taper::Switch ? knob->scale.parse(meaning.position) : std::nullopt;
+                    knob && knob->scale.taper == Taper::Switch ? knob->scale.parse(mode.position) : std::nullopt;
                 if (!position)
-                    fail(where,
-                         say("there is no switch \"{}\" with a position \"{}\"", meaning.knob, meaning.position));
-                info.position = static_cast<int>(*position);
+                    fail(where, say("there is no switch \"{}\" with a position \"{}\"", mode.knob, mode.position));
+                info.modes.push_back({mode.knob, static_cast<int>(*position)});
             }
             if (!meaning.at.empty()) {
                 const auto [block, word] = split(meaning.at, where);

@@ -27,12 +27,17 @@ struct NormalInfo {
     std::string jack;
 };
 
+/// A switch of the part and where it stands.
+struct ModeInfo {
+    std::string knob;
+    int position = 0;
+};
+
 /// Another word or use of a jack or knob, in force while its condition holds.
 struct Meaning {
-    std::string plugged; ///< id of a jack of the part; empty: the switch decides
-    std::string knob;    ///< id of a switch of the part
-    int position = 0;
-    std::string name;               ///< empty: as before
+    std::string plugged{};          ///< id of a jack of the part; empty: the switches decide alone
+    std::vector<ModeInfo> modes{};  ///< all of them must hold
+    std::string name{};             ///< empty: as before
     std::optional<BlockPoint> at{}; ///< of a knob: the control that it sets then …
     Scale scale{};                  ///< … in that control's unit
 };
@@ -59,6 +64,7 @@ struct KnobInfo {
     BlockPoint at;
     Scale scale;
     double initial = 0.0;
+    bool momentary = false; ///< a button: pressed in the engine, never in the patch
     std::vector<Meaning> meanings{};
 };
 

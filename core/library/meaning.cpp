@@ -1,14 +1,17 @@
 #include "library/meaning.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace lariat {
 namespace {
 
 bool holds(const Meaning& meaning, const Patch& patch, const Post& post, const PartInfo& part) {
-    if (meaning.knob.empty()) return patch.cableInto({post.id, meaning.plugged}) != nullptr;
-    const KnobInfo* knob = part.knob(meaning.knob);
-    return knob && static_cast<int>(knobValue(post, *knob) + 0.5) == meaning.position;
+    if (!meaning.plugged.empty() && !patch.cableInto({post.id, meaning.plugged})) return false;
+    return std::ranges::all_of(meaning.modes, [&](const ModeInfo& mode) {
+        const KnobInfo* knob = part.knob(mode.knob);
+        return knob && std::lround(knobValue(post, *knob)) == mode.position;
+    });
 }
 
 } // namespace
@@ -41,8 +44,9 @@ KnobInForce knobInForce(const Patch& patch, const Post& post, const PartInfo& pa
 
 bool movesMeanings(const PartInfo& part, const std::string& knob) {
     return std::ranges::any_of(part.knobs, [&](const KnobInfo& other) {
-        return std::ranges::any_of(other.meanings,
-                                   [&](const Meaning& meaning) { return meaning.knob == knob && meaning.at; });
+        return std::ranges::any_of(other.meanings, [&](const Meaning& meaning) {
+            return meaning.at && std::ranges::find(meaning.modes, knob, &ModeInfo::knob) != meaning.modes.end();
+        });
     });
 }
 

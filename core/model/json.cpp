@@ -103,6 +103,13 @@ Reader Reader::object(const char* key) {
     return {need(key), where(key)};
 }
 
+void Reader::oneOrEach(const char* key, const std::function<void(Reader)>& entry) {
+    if (has(key) && node_[key].is_object())
+        entry(object(key));
+    else
+        each(key, entry);
+}
+
 void Reader::each(const char* key, const std::function<void(Reader)>& entry) {
     const Json* list = find(key);
     if (!list) return;

@@ -43,6 +43,8 @@ class Reader {
     [[nodiscard]] Reader object(const char* key);
     /// Calls `entry(Reader)` for each object of a list; a missing list is an empty one.
     void each(const char* key, const std::function<void(Reader)>& entry);
+    /// The same, where one object may stand alone.
+    void oneOrEach(const char* key, const std::function<void(Reader)>& entry);
     /// Calls `entry(text, path)` for each text of a list.
     void eachText(const char* key, const std::function<void(const std::string&, const std::string&)>& entry,
                   std::size_t most = kMaxListEntries);

@@ -19,13 +19,12 @@ void readRange(Reader& in, std::optional<double>& min, std::optional<double>& ma
 std::vector<MeaningDescription> readMeanings(Reader& in) {
     std::vector<MeaningDescription> meanings;
     in.each("meanings", [&](Reader meaning) {
-        MeaningDescription out{
-            meaning.text("when-plugged", ""), {}, {}, meaning.text("name", ""), meaning.text("at", "")};
-        if (out.plugged.empty()) {
-            Reader mode = meaning.object("in-mode");
-            out.knob = mode.text("knob");
-            out.position = mode.text("is");
-        }
+        MeaningDescription out{meaning.text("when-plugged", ""), {}, meaning.text("name", ""), meaning.text("at", "")};
+        if (out.plugged.empty() || meaning.has("in-mode"))
+            meaning.oneOrEach("in-mode", [&](Reader mode) {
+                out.modes.push_back({mode.text("knob"), mode.text("is")});
+            });
+        if (out.plugged.empty() && out.modes.empty()) meaning.fail("in-mode", say("names no switch"));
         meanings.push_back(std::move(out));
     });
     return meanings;
@@ -55,6 +54,7 @@ PartDescription readPart(Reader& in) {
         part.blocks.push_back(std::move(use));
     });
     if (part.blocks.empty()) in.fail("blocks", say("a part needs at least one block"));
+    part.showsAll = in.flag("show-all", false);
     in.each("wires", [&](Reader wire) { part.wires.push_back({wire.text("from"), wire.text("to")}); });
     in.each("jacks", [&](Reader jack) { part.jacks.push_back(readJack(jack)); });
     in.eachPair("normals", [&](const std::string& to, const std::string& from) { part.normals[to] = from; });

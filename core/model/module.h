@@ -28,11 +28,16 @@ struct InnerWire {
     std::string to;
 };
 
-/// Another word, or another use, that a jack or knob takes on while a plug is in, or a switch stands somewhere.
+/// A switch of the part and the word that it stands at.
+struct ModeDescription {
+    std::string knob;
+    std::string position;
+};
+
+/// Another word, or another use, that a jack or knob takes on while a plug is in and switches stand somewhere.
 struct MeaningDescription {
-    std::string plugged;  ///< a jack of the part; empty: the switch decides
-    std::string knob;     ///< a switch of the part …
-    std::string position; ///< … and its word
+    std::string plugged{};                ///< a jack of the part; empty: the switches decide alone
+    std::vector<ModeDescription> modes{}; ///< all of them
     std::string name;
     std::string at; ///< of a knob: the control that it sets then; empty: the same
 };
@@ -83,6 +88,7 @@ struct PartDescription {
     /// output feeds it directly; an input lends whatever feeds itself.
     std::map<std::string, std::string> normals;
     std::vector<KnobDescription> knobs;
+    bool showsAll = false; ///< of one block: what it does not name stands on the panel under the block's own words
     double outputKiloohms = 0.0;        ///< of outputs that say nothing else; 0: 1
     std::vector<std::string> mainKnobs; ///< ids of up to three knobs drawn at the head of the post
 };

@@ -118,6 +118,12 @@ std::optional<double> noteValue(std::string_view text) {
     return factor * above / below;
 }
 
+/// "major 4:5:6:8" or "major" alone.
+bool isWord(const std::string& word, const std::string& wanted) {
+    const std::string plain = lower(word);
+    return plain == wanted || trimmed(plain.substr(0, plain.find_first_of("0123456789"))) == wanted;
+}
+
 std::optional<double> inUnit(Unit unit, const Written& w) {
     const auto is = [&](auto... words) { return ((w.unit == words) || ...); };
     switch (unit) {
@@ -202,6 +208,10 @@ double Scale::toValue(double fraction) const {
 }
 
 std::string Scale::text(double value) const {
+    if (taper != Taper::Switch && !words.empty()) {
+        const auto zone = static_cast<std::size_t>(toFraction(value) * static_cast<double>(words.size()));
+        return words[std::min(zone, words.size() - 1)];
+    }
     if (taper == Taper::Switch) {
         const double last = static_cast<double>(words.size()) - 1.0;
         return words.empty() ? "" : words[static_cast<std::size_t>(std::clamp(std::round(value), 0.0, last))];
@@ -241,6 +251,9 @@ std::optional<double> Scale::parse(std::string_view input, double tempo) const {
             if (lower(words[i]) == wanted) return static_cast<double>(i);
         return std::nullopt;
     }
+    for (std::size_t i = 0; i < words.size(); ++i)
+        if (isWord(words[i], lower(written)))
+            return toValue((static_cast<double>(i) + 0.5) / static_cast<double>(words.size()));
     if (written.find(':') != std::string_view::npos) {
         const auto fraction = parseClockHand(written);
         return fraction ? std::optional(toValue(*fraction)) : std::nullopt;
@@ -258,6 +271,8 @@ std::optional<double> Scale::parse(std::string_view input, double tempo) const {
 
 std::string Scale::expectation() const {
     if (taper == Taper::Switch) return fmt::format("one of: {}", fmt::join(words, ", "));
+    if (!words.empty())
+        return fmt::format("one of: {}; or a clock-hand position from 7:00 to 5:00", fmt::join(words, ", "));
     const std::string range = fmt::format("{} to {}", text(min), text(max));
     const char* note = unit == Unit::Hertz ? ", a note such as D3" : "";
     return fmt::format("{}{}, or a clock-hand position from 7:00 to 5:00", range, note);

@@ -6,6 +6,8 @@
 //   log      value = min (max / min)^x            (min, max > 0; equal steps are equal ratios)
 //   squared  value = min + x^2 (max - min)        (levels and times that start at zero)
 //   switch   value = round(x (n - 1)), n positions with words
+// Another scale may have words as well: then its travel falls into as many zones of one size, each with its word, which
+// may end in figures of its own ("major 4:5:6:8").
 #pragma once
 
 #include <optional>
@@ -23,7 +25,7 @@ struct Scale {
     double min = 0.0;
     double max = 1.0;
     Taper taper = Taper::Linear;
-    std::vector<std::string> words{}; ///< the positions of a switch, first to last
+    std::vector<std::string> words{}; ///< the positions of a switch, or the zones of another scale, first to last
 
     bool operator==(const Scale&) const = default;
 

@@ -122,8 +122,8 @@ class HearingWindowTest : public QObject {
         };
         const int d = keys.lowest() + 2;
         QTest::mousePress(&keys, Qt::LeftButton, {}, keys.keyBox(d).center().toPoint());
-        QTRY_VERIFY2(std::abs(volts() - static_cast<float>(d - 60) / 12.0f) < 0.001f,
-                     qPrintable(QString::number(volts())));
+        EVENTUALLY_OR(std::abs(volts() - static_cast<float>(d - 60) / 12.0f) < 0.001f,
+                      qPrintable(QString::number(volts())));
         QTest::mouseRelease(&keys, Qt::LeftButton, {}, keys.keyBox(d).center().toPoint());
         keys.setFocus();
         QTest::keyPress(&keys, Qt::Key_G); // the fifth white key: a fifth above C
@@ -182,7 +182,7 @@ class HearingWindowTest : public QObject {
         o.window.document().apply({SetKnob{"filter", "amount-1", 25.0}}, QStringLiteral("open"));
         Knob* cutoff = o.place().inspector().knob("cutoff");
         EVENTUALLY(cutoff->reachText().contains(QLatin1String("Hz")));
-        QTRY_VERIFY2_WITH_TIMEOUT(cutoff->reachText().contains(QChar(0x2026)), qPrintable(cutoff->reachText()), 5'000);
+        EVENTUALLY_OR(cutoff->reachText().contains(QChar(0x2026)), qPrintable(cutoff->reachText()));
     }
 
     void betweenAAndB() {
@@ -330,6 +330,59 @@ class HearingWindowTest : public QObject {
         view->close();
     }
 
+    /// Buttons are pressed in what sounds: by mouse, by key, by a learned controller; the patch stays as it is.
+    void buttonsArePressed() {
+        Opened o;
+        Patch patch = PatchMaker("tower-case").make();
+        const auto free = freeParts(patch, workspace().library, workspace().housing(patch), "contour");
+        QVERIFY(!free.empty());
+        Post post = postFor(patch, free.front());
+        post.knobs["attack"] = 0.001;
+        post.knobs["release"] = 0.01;
+        QVERIFY(o.window.document().saveAs(o.folder.filePath(QStringLiteral("own.lariat"))));
+        o.window.document().startNew("tower-case");
+        QVERIFY(o.window.document().apply({AddPost{post}}, QStringLiteral("add")));
+        o.window.selection().choosePost(post.id);
+        QCoreApplication::processEvents();
+        const auto button = [&] {
+            return o.place().inspector().findChild<QPushButton*>(QStringLiteral("press-press-gate"));
+        };
+        QVERIFY(button());
+        const auto tap = o.window.sound().engine().watch({post.id, "out"}, {4096, 64}, workspace().library);
+        const auto volts = [&] {
+            const auto samples = tap->samples(16);
+            return samples.empty() ? -99.0f : samples.back();
+        };
+        EVENTUALLY(volts() == 0.0f);
+        const Patch before = o.patch();
+        QTest::mousePress(button(), Qt::LeftButton);
+        EVENTUALLY(volts() > 3.0f);
+        QTest::mouseRelease(button(), Qt::LeftButton);
+        EVENTUALLY(std::abs(volts()) < 0.01f);
+        button()->setFocus();
+        QTest::keyPress(button(), Qt::Key_Space);
+        EVENTUALLY(volts() > 3.0f);
+        QTest::keyRelease(button(), Qt::Key_Space);
+        EVENTUALLY(std::abs(volts()) < 0.01f);
+        // One that is down when another post is chosen comes up.
+        QTest::mousePress(button(), Qt::LeftButton);
+        EVENTUALLY(volts() > 3.0f);
+        o.window.selection().choosePost("");
+        EVENTUALLY(std::abs(volts()) < 0.01f);
+        QVERIFY(o.patch() == before);
+        // A controller that was learned for it.
+        o.window.sound().openMidi({});
+        auto* keyboard = dynamic_cast<SimulatedKeyboard*>(o.window.sound().midi());
+        QVERIFY(keyboard);
+        QVERIFY(o.window.document().apply({LearnController{{30, post.id, "press-gate"}}}, QStringLiteral("learn")));
+        const int steps = o.window.document().history().index();
+        keyboard->push({0xB0, 30, 127});
+        EVENTUALLY(volts() > 3.0f);
+        keyboard->push({0xB0, 30, 0});
+        EVENTUALLY(std::abs(volts()) < 0.01f);
+        QCOMPARE(o.window.document().history().index(), steps);
+    }
+
     /// The joystick moves its voltages, and its touch opens while it is held.
     void thePadIsPlayed() {
         Opened o;
@@ -355,8 +408,8 @@ class HearingWindowTest : public QObject {
         EVENTUALLY(volts("x") < 1.0f);
         EVENTUALLY(volts("touch") < 1.0f); // both run now
         QTest::mousePress(pad, Qt::LeftButton, {}, QPoint(pad->width() - 2, pad->height() / 2));
-        QTRY_VERIFY2(volts("x") > 4.0f && volts("x") < 6.0f,
-                     qPrintable(QString::number(static_cast<double>(volts("x")))));
+        EVENTUALLY_OR(volts("x") > 4.0f && volts("x") < 6.0f,
+                      qPrintable(QString::number(static_cast<double>(volts("x")))));
         EVENTUALLY(volts("touch") > 4.0f);
         QTest::mouseMove(pad, QPoint(2, pad->height() / 2));
         EVENTUALLY(volts("x") < -4.0f);
@@ -480,8 +533,8 @@ class HearingWindowTest : public QObject {
         auto* sent = dynamic_cast<SimulatedMidiOut*>(&o.window.sound().clockOut()->output());
         EVENTUALLY(sent->sent().size() > 30);
         const double tempo = tempoOf(o.patch(), workspace().library);
-        QTRY_VERIFY2(std::abs(o.window.sound().clockOut()->reading().tempo - tempo) < 0.05 * tempo,
-                     qPrintable(QString::number(o.window.sound().clockOut()->reading().tempo)));
+        EVENTUALLY_OR(std::abs(o.window.sound().clockOut()->reading().tempo - tempo) < 0.05 * tempo,
+                      qPrintable(QString::number(o.window.sound().clockOut()->reading().tempo)));
         dialog.findChild<QCheckBox*>(QStringLiteral("follows-start"))->setChecked(false);
         keyboard->push({0xFC, 0, 0});
         QTest::qWait(50);

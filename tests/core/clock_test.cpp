@@ -13,6 +13,18 @@ class ClockTest : public QObject {
     Q_OBJECT
 
   private Q_SLOTS:
+    /// Two presses of the button are a tempo.
+    void theTempoIsTappedByButton() {
+        Rig rig("clock");
+        rig.set("tempo", 120).run(0.1).set("press-tap", 1).run(0.05);
+        rig.set("press-tap", 0).run(0.35).set("press-tap", 1).run(0.05);
+        rig.set("press-tap", 0).run(3.0);
+        const auto& beats = rig.rising("beat");
+        QVERIFY(beats.size() > 4);
+        QVERIFY2(std::abs(beats[beats.size() - 1] - beats[beats.size() - 2] - 0.4) < 0.002,
+                 qPrintable(QString::number(beats[beats.size() - 1] - beats[beats.size() - 2])));
+    }
+
     void edgesLieWithinAMicrosecond_data() {
         QTest::addColumn<QString>("jack");
         QTest::addColumn<double>("perBeat");

@@ -43,6 +43,28 @@ class ContourTest : public QObject {
     Q_OBJECT
 
   private Q_SLOTS:
+    /// The button holds the contour open whatever is plugged in, and strikes the loop as a trigger does.
+    void aHandHoldsItOpen() {
+        Rig rig("contour");
+        rig.set("type", 0).set("sustain", 50).set("attack", 0.01).set("decay", 0.02).set("release", 0.05);
+        rig.pulses("gate", {{0.2, 0.25}}).run(0.1);
+        rig.set("press-gate", 1).run(0.3);
+        const auto level = [&](double seconds) { return static_cast<double>(rig.out("out")[idx(seconds * 96000)]); };
+        QVERIFY(level(0.09) == 0.0);
+        QVERIFY(std::abs(level(0.19) - 4.0) < 0.01 && std::abs(level(0.39) - 4.0) < 0.01); // the gate changes nothing
+        rig.set("press-gate", 0).run(0.2);
+        QVERIFY(std::abs(level(0.47)) < 0.01);
+        // In the loop it restarts, and holds the next turn back as long as it is down.
+        Rig loop("contour");
+        loop.set("type", 1).set("loop", 1).set("sustain", 0).set("attack", 0.02).set("release", 0.02).run(0.1);
+        const std::size_t turns = loop.rising("end").size();
+        QVERIFY(turns >= 2);
+        loop.set("press-gate", 1).run(0.5);
+        QVERIFY(std::abs(loop.out("out").back()) < 0.01f); // it waits
+        loop.set("press-gate", 0).run(0.1);
+        QVERIFY(loop.rising("end").size() > turns + 1);
+    }
+
     void stageTimesAreExact_data() {
         QTest::addColumn<double>("attack");
         QTest::addColumn<double>("decay");
@@ -431,6 +453,21 @@ class ContourTest : public QObject {
         QVERIFY(std::abs(at(0.405)) < 0.2);
         QCOMPARE(shape.related.size(), std::size_t{4});
         QCOMPARE(shape.related[0].size(), shape.volts.size());
+        // The shift knob points at a chord in that mode: an octave up the second output is back after half the time.
+        const Patch patch = PatchMaker("tower-case")
+                                .post("f", free.front().slot->id, free.front().part->id)
+                                .knob("f", "rise", 0.3)
+                                .knob("f", "fall", 0.1)
+                                .knob("f", "mode", 2)
+                                .knob("f", "shift", 100.0 * 2.0 / 13.0)
+                                .make();
+        const EnvelopeShape chord =
+            *envelopeShape(patch.posts[0], *workspace().library.part(patch.posts[0]), std::nullopt);
+        const auto second = [&](double seconds) {
+            return chord.related[1][static_cast<std::size_t>(seconds / chord.seconds *
+                                                             static_cast<double>(chord.volts.size()))];
+        };
+        QVERIFY(std::abs(second(0.147) - 7.9f) < 0.3f && std::abs(second(0.25)) < 0.05f);
     }
 };
 

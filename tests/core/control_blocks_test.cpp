@@ -1,4 +1,4 @@
-// What moves and decides: eight-phase LFO, function generator, samples, chance, registers, detectors, logic, switches.
+// What moves and decides: eight-phase LFO, samples, chance, registers, detectors, logic, switches.
 #include "support/analysis.h"
 #include "support/rig.h"
 #include "units/pitch.h"
@@ -68,69 +68,6 @@ class ControlBlocksTest : public QObject {
         QVERIFY(std::abs(synced.back() - synced[synced.size() - 2] - 0.1) < 1e-4);
         const double off = std::remainder(synced.back() - 0.005 - 4.0 / 96000.0, 0.1);
         QVERIFY2(std::abs(off) < 0.002, qPrintable(QString::number(off)));
-    }
-
-    void riseAndFallTakeTheirTime() {
-        for (const double curve : {0.0, 70.0, -70.0}) {
-            Rig rig("function-generator");
-            rig.set("rise", 0.05).set("fall", 0.15).set("curve", curve).pulses("trigger", {{0.1, 0.11}}).run(0.5);
-            QVERIFY(std::abs(rig.rising("end-of-rise").front() - 0.15) < 1e-4);
-            QVERIFY(std::abs(rig.rising("end-of-fall").front() - 0.30) < 1e-4);
-            QVERIFY(std::abs(at(rig, "out", 0.15) - 8.0) < 0.15);
-            QVERIFY(std::abs(at(rig, "out", 0.45)) < 0.01);
-            if (curve == 0.0) QVERIFY(std::abs(at(rig, "out", 0.125) - 4.0) < 0.02);
-        }
-    }
-
-    void itCyclesAtAudioRateCleanly() {
-        Rig rig("function-generator");
-        rig.set("rise", 0.0003).set("fall", 0.0003).set("cycle", 1).run(3.0);
-        const auto out = atFileRate(rig.out("out"));
-        const double hertz = pitchOf(out, 48000.0);
-        QVERIFY(std::abs(1200.0 * std::log2(hertz * 0.0006)) < 0.5);
-        QVERIFY2(aliasFloor(out, hertz) < -80.0, qPrintable(QString::number(aliasFloor(out, hertz))));
-    }
-
-    /// 4:5:6 as fast ratios is a just chord, within a tenth of a cent.
-    void ratiosAreAJustChord() {
-        Rig rig("function-generator");
-        rig.set("rise", 0.0025).set("fall", 0.0025).set("cycle", 1).set("mode", 3).set("ratios", 1).run(3.0);
-        for (int k = 0; k < 4; ++k) {
-            const double hertz = pitchOf(part(rig.out("related-" + std::to_string(k + 1)), 1.0, 3.0));
-            const double cents = 1200.0 * std::log2(hertz / (200.0 * (4 + k) / 4.0));
-            test::worst("function-generator", "4:5:6:7", cents, "cent");
-            QVERIFY2(std::abs(cents) < 0.1, qPrintable(QString::number(cents)));
-        }
-    }
-
-    void relatedByLevelsPhaseSlopeAndShape() {
-        const auto rig = [](double mode, double spread) {
-            Rig r("function-generator");
-            r.set("rise", 0.01).set("fall", 0.03).set("cycle", 1).set("mode", mode).set("spread", spread).run(1.0);
-            return r;
-        };
-        const Rig levels = rig(0, 0);
-        QVERIFY(peakOf(levels.out("related-1")) > 7.9 && peakOf(levels.out("related-4")) < 0.01);
-        const Rig faded = rig(0, 100);
-        QVERIFY(peakOf(faded.out("related-1")) < 0.01 && peakOf(faded.out("related-4")) > 7.9);
-        const Rig phase = rig(1, 100);
-        QVERIFY(std::abs(at(phase, "related-3", 0.5) - at(phase, "related-1", 0.52)) < 0.02); // half a cycle on
-        const Rig slope = rig(2, 100);
-        QVERIFY(std::abs(meanOf(slope.out("related-1")) - 4.0) < 0.05); // a triangle's mean does not move
-        QVERIFY(highest(part(slope.out("related-4"), 0.48, 0.52)) - highest(part(slope.out("related-1"), 0.48, 0.52)) >
-                500);
-        const Rig shapes = rig(4, 50);
-        QVERIFY(peakOf(shapes.out("related-3")) == 8.0);
-    }
-
-    void itSlewsWhatComesIn() {
-        Rig rig("function-generator");
-        rig.set("rise", 0.1)
-            .set("fall", 0.2)
-            .feed("slew-in", [](double t) { return t > 0.1 && t < 0.4 ? 8.0 : 0.0; })
-            .run(1.0);
-        QVERIFY(std::abs(at(rig, "out", 0.15) - 4.0) < 0.02);
-        QVERIFY(std::abs(at(rig, "out", 0.5) - 4.0) < 0.02);
     }
 
     void sampledVoltagesAreThoseOfTheEdge() {
@@ -204,6 +141,65 @@ class ControlBlocksTest : public QObject {
         // Shifted once with lock 8: stages 3, 5, 8.
         QVERIFY(std::abs(at(rig, "second", 0.08) - 7.5 * (4.0 + 2.0) / 15.0) < 1e-5);
         QVERIFY(at(rig, "pair-34", 0.08) < 0.1);
+    }
+
+    /// Gates change rate and length over and back; the second voltage is the sum of its stages by the weights.
+    void chaosIsSteeredByGatesAndWeights() {
+        const auto period = [](double mode, std::vector<Pulse> length) {
+            Rig rig("shift-register");
+            rig.set("mode", mode).set("state", 0b10110001).pulses("length-gate", std::move(length));
+            rig.pulses("clock", clocks(100, 0.01, 0.105)).run(1.1);
+            std::vector<bool> bits;
+            for (int n = 0; n < 60; ++n) bits.push_back(at(rig, "bit-1", 0.4 + 0.01 * n + 0.0025) > 4.0);
+            for (std::size_t shift = 1; shift <= 20; ++shift)
+                if (std::equal(bits.begin(), bits.end() - 20, bits.begin() + static_cast<long>(shift)))
+                    return static_cast<int>(shift);
+            return 0;
+        };
+        QCOMPARE(period(1, {}), 8);
+        QCOMPARE(period(1, {{0.02, 0.03}}), 16);
+        QCOMPARE(period(1, {{0.02, 0.03}, {0.05, 0.06}}), 8);
+        QCOMPARE(period(2, {{0.02, 0.03}}), 8);
+        const auto changes = [](double rate, std::vector<Pulse> toggles) {
+            Rig rig("shift-register");
+            rig.set("mode", 2).set("rate", rate).set("state", 0b01010101).pulses("rate-gate", std::move(toggles));
+            rig.pulses("clock", clocks(40, 0.01, 0.105)).run(0.6);
+            return rig.rising("bit-1").size() + rig.falling("bit-1").size();
+        };
+        QVERIFY(5 * changes(0, {{0.02, 0.03}}) > 9 * changes(0, {}));
+        QCOMPARE(changes(1, {{0.02, 0.03}}), changes(0, {}));
+        QCOMPARE(changes(0, {{0.02, 0.03}, {0.05, 0.06}}), changes(0, {}));
+        Rig weights("shift-register");
+        weights.set("state", 0b00110101).set("second-range", 7.5); // stages 1, 3, 5, 6
+        weights.set("weight-1", 10).set("weight-3", 80).set("weight-5", 0).set("weight-6", 33);
+        weights.pulses("restore", {{0.002, 0.004}}).run(0.05);
+        QVERIFY(std::abs(at(weights, "second", 0.03) - 7.5 * 123.0 / 187.5) < 1e-5);
+    }
+
+    /// Up within milliseconds, down ever more slowly: an exponential whose time constant grows from 30 to 180 ms.
+    void theOptoLagsDownOnly() {
+        figure("opto-lag", "rise of 4 ms, fall within 2 % of its law");
+        for (const double response : {100.0, 250.0}) {
+            Rig rig("opto-lag");
+            rig.set("response", response)
+                .feed("in", [](double t) { return t < 0.1013 ? 0.0
+                                                  : t < 0.4  ? 6.0
+                                                             : 0.0; })
+                .run(1.5);
+            const double slow = 0.01 * response;
+            QVERIFY(std::abs(at(rig, "out", 0.1013 + 0.004 * slow) - 6.0 * (1.0 - std::exp(-1.0))) < 0.03);
+            double r = at(rig, "out", 0.4) / 8.0;
+            for (double t = 0.4; t < 1.4; t += 1e-5) { // its law, by Euler's rule
+                r -= 1e-5 * r / (slow * 0.03 * (1.0 + 5.0 * (1.0 - r) * (1.0 - r)));
+                if (std::fmod(t, 0.1) < 1e-5)
+                    QVERIFY(std::abs(at(rig, "out", t + 1e-5) - 8.0 * r) < 0.02 * 8.0 * r + 0.002);
+            }
+        }
+        for (const double volts : {12.0, -12.0, std::nan("")}) {
+            Rig wild("opto-lag");
+            wild.feed("in", volts).run(0.2);
+            QVERIFY(peakOf(wild.out("out")) <= 8.0);
+        }
     }
 
     void detectorsSeeWhatMoves() {

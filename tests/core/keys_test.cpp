@@ -85,6 +85,44 @@ class KeysTest : public QObject {
         QVERIFY(std::abs(at(duo, "pitch-2", 0.9)) < 1e-6);
     }
 
+    /// The same by gates at the jacks: as long as they are high, and with a plug in, glides wait for the foot.
+    void feetAtTheJacks() {
+        Rig rig("keys");
+        rig.setup.material.performance = played({{0.2, on(60)}, {0.6, off(60)}, {1.4, on(64)}, {1.6, off(64)}});
+        rig.pulses("latch", {{0.2003, 0.5017}}).run(1.0);
+        QCOMPARE(rig.falling("gate-1").size(), std::size_t{2});
+        QVERIFY(std::abs(rig.falling("gate-1")[0] - 0.5017) < 2e-5);
+        QVERIFY(std::abs(rig.falling("gate-1")[1] - 0.8) < 1e-4);
+        const auto halfWay = [](std::vector<Pulse> foot, bool plug) {
+            Rig keys("keys");
+            keys.setup.material.performance = played({{0.0, on(60)}, {0.4, on(72)}});
+            keys.set("glide", 0.2);
+            if (plug) keys.pulses("glide", std::move(foot));
+            keys.run(0.6);
+            return at(keys, "pitch-1", 0.3);
+        };
+        QVERIFY(std::abs(halfWay({}, false) - 0.5) < 0.02);          // no foot: it glides
+        QVERIFY(std::abs(halfWay({}, true) - 1.0) < 1e-5);           // up: it does not
+        QVERIFY(std::abs(halfWay({{0.1, 0.5}}, true) - 0.5) < 0.02); // down: it does
+        // Low and high: the interval stays while the foot is down.
+        Rig two("keys");
+        two.set("mode", 3);
+        two.setup.material.performance =
+            played({{0.0, on(60)}, {0.1, on(67)}, {0.4, off(67)}, {0.8, off(60)}, {0.8, on(62)}});
+        two.pulses("latch", {{0.15, 0.55}}).run(0.8);
+        QVERIFY(std::abs(at(two, "pitch-2", 0.5) - 9.0 / 12.0) < 1e-5); // 62 + 7
+    }
+
+    /// Pressure of the key that was pressed last is heard, that of another one is not.
+    void pressureOfAKey() {
+        Rig rig("keys");
+        rig.setup.material.performance =
+            played({{0.0, on(60)}, {0.2, on(64)}, {0.4, {0xA0, 64, 100}}, {0.6, {0xA0, 60, 20}}});
+        rig.run(0.5);
+        QVERIFY(std::abs(at(rig, "pressure", 0.25) - 8.0 * 100.0 / 127.0) < 1e-4);
+        QVERIFY(std::abs(at(rig, "pressure", 0.45) - 8.0 * 100.0 / 127.0) < 1e-4);
+    }
+
     void monoModesChooseTheirNote_data() {
         QTest::addColumn<double>("mode");
         QTest::addColumn<double>("volts");

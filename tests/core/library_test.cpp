@@ -85,7 +85,7 @@ const Spoilt kSpoilt[] = {
      [](Json& d) {
          d["parts"][0]["knobs"][0]["meanings"] = Json::array({{{"name", "Other"}}});
      },
-     "is missing"},
+     "names no switch"},
     {"jack twice", [](Json& d) { d["parts"][0]["jacks"][1]["id"] = "pitch"; }, "stands twice"},
     {"no such jack", [](Json& d) { d["parts"][0]["jacks"][1]["at"] = "amp.ear"; }, "no jack \"ear\""},
     {"no such block in a jack", [](Json& d) { d["parts"][0]["jacks"][1]["at"] = "horn.in"; }, "no block \"horn\""},

@@ -109,6 +109,11 @@ const std::map<std::string, Mistake>& mistakes() {
          {"gate-clicks", "0 to 8.0 V",
           [] { return without(voice(), "vca.lin-cv").tie("tracks.gate-1", "vca.lin-cv"); }}},
         {"trigger into a gate input", {"trigger-as-gate", "pulses of", [] { return drum(0, 0.1, 0.03); }}},
+        {"bell struck by a hard pulse",
+         {"struck-twice", "pulses, ",
+          [] {
+              return voice().post("bank", "buoy", "bank").tie("tracks.gate-1", "bank.in").tie("bank.mix", "out.right");
+          }}},
         {"gate too low",
          {"pulse-missed", "2.0 V are needed",
           [] {

@@ -117,6 +117,109 @@ class QuantizerTest : public QObject {
         QCOMPARE(rig.rising("gate").size(), std::size_t{4});
     }
 
+    /// Triggers of channel 1 are one of these, whatever the mode; a sequence of three steps, the second one a rest.
+    void triggersExcludeEachOther() {
+        Step c, e, rest;
+        c.kind = e.kind = Step::Kind::Note;
+        e.note = 64;
+        Pattern pattern;
+        pattern.post = "q";
+        pattern.tracks = {{"a", {c, rest, e}, {}}};
+        const auto triggers = [&](double mode, double triggering, bool plays, bool clocked) {
+            Rig rig("quantizer");
+            rig.pattern(pattern).set("play", plays ? 1 : 0).set("mode-1", mode).set("triggers", triggering);
+            if (clocked) rig.pulses("clock-1", clocks(9));
+            // Another note at 0.21 and 0.52, half a semitone of trembling all the time.
+            rig.feed("in-1", [](double t) {
+                const double note = t < 0.2113 ? 0.0 : t < 0.5217 ? 2.0 : 4.0;
+                return (note + 0.03 * std::sin(2.0 * kPi * 40.0 * t)) / 12.0;
+            });
+            rig.set("scale", kMajor).run(0.95);
+            return std::pair(rig.rising("trigger-1"), rig.rising("gate").size());
+        };
+        for (const double mode : {0.0, 1.0, 2.0, 3.0}) {
+            for (const bool plays : {false, true})
+                QCOMPARE(triggers(mode, 1, plays, true).first.size(), std::size_t{9});
+            QCOMPARE(triggers(mode, 2, false, true).first.size(), std::size_t{0});
+            QCOMPARE(triggers(mode, 2, true, true).first.size(), std::size_t{9});
+            for (const bool plays : {false, true}) {
+                // Change: without a clock at once, with one at the next clock that finds it.
+                const auto free = triggers(mode, 3, plays, false).first;
+                QCOMPARE(free.size(), std::size_t{2});
+                QVERIFY(std::abs(free[0] - 0.2118) < 3e-4);
+                const auto clocked = triggers(mode, 3, plays, true).first;
+                QCOMPARE(clocked.size(), std::size_t{2});
+                QVERIFY(std::abs(clocked[0] - 0.2505) < 3e-4);
+            }
+        }
+        QCOMPARE(triggers(0, 0, true, true).first.size(), std::size_t{6}); // as quantized: at its notes only
+        QCOMPARE(triggers(0, 3, true, false).second, std::size_t{1});
+    }
+
+    /// In mode "change" each new note at the input takes the sequence a step on; the second channel does not mind.
+    void aNewNoteAdvancesTheSequence() {
+        std::vector<Step> steps(5);
+        for (std::size_t n = 0; n < steps.size(); ++n) {
+            steps[n].kind = Step::Kind::Note;
+            steps[n].note = 60 + 2 * static_cast<int>(n);
+        }
+        Pattern pattern;
+        pattern.post = "q";
+        pattern.tracks = {{"a", steps, {}}};
+        Rig rig("quantizer");
+        rig.pattern(pattern).set("play", 1).set("triggers", 3).set("scale", 1).feed("in-2", 0.34);
+        rig.feed("in-1", [](double t) { return std::floor(t / 0.0937) / 12.0; }).run(0.5);
+        for (int n = 1; n <= 4; ++n)
+            QVERIFY(std::abs(at(rig, "out-1", 0.0937 * n + 0.02) - 2.0 * (n - 1) * kSemitone) < 1e-5);
+        QVERIFY(std::abs(at(rig, "out-2", 0.4) - 4 * kSemitone) < 1e-5);
+    }
+
+    /// The buttons beside the jacks: record, note, rest, tie and octave write steps, without a clock; load takes them
+    /// back.
+    void stepsAreEnteredByButtons() {
+        Rig rig("quantizer");
+        rig.set("scale", 1).feed("in-1", 4 * kSemitone);
+        const auto press = [&](const char* button) {
+            rig.set(button, 1).run(0.03);
+            rig.set(button, 0).run(0.03);
+        };
+        rig.run(0.02).set("press-record", 1).run(0.02);
+        press("press-note");
+        press("press-tie");
+        rig.set("press-octave", 1);
+        press("press-note");
+        rig.set("press-octave", 0);
+        press("press-rest");
+        rig.set("press-record", 0).run(0.02);
+        Told told = rig.told();
+        QCOMPARE(told[1], 4);
+        const auto entry = [&](int step) { return told[idx(3 + step / 3)] >> 10 * (step % 3) & 1023; };
+        QCOMPARE(entry(0), 64 | static_cast<int>(Step::Kind::Note) << 7);
+        QCOMPARE(entry(1) >> 7, static_cast<int>(Step::Kind::Tie));
+        QCOMPARE(entry(2), 76 | static_cast<int>(Step::Kind::Note) << 7);
+        QCOMPARE(entry(3) >> 7, static_cast<int>(Step::Kind::Rest));
+        press("press-note"); // nothing records: nothing is written
+        QCOMPARE(rig.told()[1], 4);
+        press("press-load"); // as it is written: empty
+        QCOMPARE(rig.told()[1], 0);
+    }
+
+    /// Stopped, the first channel passes its input on; a record that begins then clears the slot.
+    void stoppedItPassesOn() {
+        Step high;
+        high.kind = Step::Kind::Note;
+        high.note = 84;
+        Pattern pattern;
+        pattern.post = "q";
+        pattern.tracks = {{"a", {high}, {}}};
+        Rig rig("quantizer");
+        rig.pattern(pattern).set("scale", 1).pulses("clock-1", clocks(8)).feed("in-1", 5.2 * kSemitone).set("play", 1);
+        rig.run(0.3);
+        QVERIFY(std::abs(at(rig, "out-1", 0.29) - 2.0) < 1e-5);
+        rig.set("play", 0).run(0.2);
+        QVERIFY(std::abs(at(rig, "out-1", 0.45) - 5 * kSemitone) < 1e-5);
+    }
+
     void recordingOverwritesWhilePlayingAndClearsAfresh() {
         // Stopped: a fresh take of three notes, the second one a rest.
         Rig rig("quantizer");

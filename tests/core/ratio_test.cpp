@@ -75,6 +75,80 @@ class RatioTest : public QObject {
                      qPrintable(QString::number(n)));
     }
 
+    /// The CV moves what the ratio is multiplied or divided by, three steps a volt, and stays within 1…16.
+    void theCvMovesEitherSideOfTheRatio() {
+        for (const auto& [volts, to, ratio] : std::vector<std::tuple<double, int, double>>{{1.0, 0, 4.0},
+                                                                                           {1.0, 1, 1.0 / 4},
+                                                                                           {-2.0, 0, 1.0},
+                                                                                           {5.0, 1, 1.0 / 16},
+                                                                                           {-12.0, 1, 1.0},
+                                                                                           {12.0, 0, 16.0}}) {
+            Rig rig("ratio-trio");
+            rig.set("left-ratio-to", to).feed("left-ratio-cv", volts).run(3.0);
+            const double hertz = pitchOf(part(rig.out("left-sine"), 1.0, 3.0));
+            QVERIFY2(std::abs(1200.0 * std::log2(hertz / (261.6255653 * ratio))) < 0.1,
+                     qPrintable(QString::number(hertz)));
+        }
+    }
+
+    /// Slow, it is a 1024th as fast: minutes a turn; a common transposition moves all that is free, and what follows.
+    void slowAndTransposed() {
+        Rig slow("ratio-trio");
+        slow.set("inner-range", 1).set("inner-tune", 36).set("left-by", 1).run(3.0);
+        const double hertz = 261.6255653 * 8.0 / 1024.0; // 2.04 Hz
+        for (const double t : {0.5, 1.317, 2.6})
+            QVERIFY(std::abs(static_cast<double>(slow.out("inner-sine")[static_cast<std::size_t>(t * 96000)]) -
+                             5.0 * std::sin(2.0 * kPi * hertz * t)) < 0.02);
+        Rig minutes("ratio-trio");
+        minutes.set("inner-range", 1).set("inner-tune", -60).run(3.0);
+        const double rise = static_cast<double>(minutes.out("inner-sine")[279000] - minutes.out("inner-sine")[9000]) /
+                            (270000.0 / 96000.0) / (5.0 * 2.0 * kPi); // turns a second, near zero
+        QVERIFY2(std::abs(1.0 / rise - 1024.0 * 32.0 / 261.6255653) < 2.0, qPrintable(QString::number(1.0 / rise)));
+        Rig moved("ratio-trio");
+        moved.set("right-times", 2).set("transpose", -12).feed("transpose-cv", 1.5833333333).run(3.0);
+        QVERIFY(std::abs(1200.0 * std::log2(pitchOf(part(moved.out("inner-sine"), 1.0, 3.0)) / 261.6255653) - 700.0) <
+                0.1);
+        QVERIFY(std::abs(1200.0 * std::log2(pitchOf(part(moved.out("right-sine"), 1.0, 3.0)) / 784.8766959) - 700.0) <
+                0.1);
+        Rig outside("ratio-trio");
+        outside.set("left-source", 2).feed("left-ref", [](double t) { return 5.0 * std::sin(2.0 * kPi * 220.0 * t); });
+        outside.feed("transpose-cv", 1.0).run(3.0);
+        QVERIFY(std::abs(1200.0 * std::log2(pitchOf(part(outside.out("left-sine"), 1.0, 3.0)) / 440.0)) < 0.2);
+    }
+
+    /// By normals the outer two phase-modulate the inner one, half each, and the inner one bends the outer two; a plug
+    /// ends it. Linear FM goes through zero: at twice full depth it runs backward a third of the time.
+    void theRingIsNormal() {
+        Rig ring("ratio-trio");
+        ring.set("inner-index", 40).run(2.0); // the outer sines are the inner one's, at unison
+        Rig plain("ratio-trio");
+        plain.run(2.0);
+        const auto second = [](const Rig& rig, const char* out) {
+            return amplitudeOf(rig.out(out), 2.0 * 261.6255653, 96000.0, 1.5);
+        };
+        // sin(x + I sin x) with I = 0.8π: the second harmonic is J1(I) + J3(I), at 5 V.
+        const double index = 0.8 * kPi;
+        const double law = 5.0 * std::abs(std::cyl_bessel_j(1, index) + std::cyl_bessel_j(3, index));
+        QVERIFY2(std::abs(second(ring, "inner-sine") - law) < 0.05,
+                 qPrintable(QString::number(second(ring, "inner-sine"))));
+        QVERIFY(second(plain, "inner-sine") < 0.01);
+        Rig unplugged("ratio-trio");
+        unplugged.set("inner-index", 40).feed("inner-pm", 0.0).run(2.0);
+        QVERIFY(second(unplugged, "inner-sine") < 0.01);
+        Rig bent("ratio-trio");
+        bent.set("right-source", 0).set("right-tune", 12).set("right-lin-amount", 30).run(2.0);
+        QVERIFY(amplitudeOf(bent.out("right-sine"), 261.6255653, 96000.0, 1.5) > 0.3);
+        Rig through("ratio-trio");
+        through.set("right-source", 0).set("right-lin-amount", 200);
+        through.feed("right-lin", [](double t) { return t < 1.0 ? -2.5 : -5.0; }).run(2.0);
+        const auto& sine = through.out("right-sine");
+        float still = 0.0f;
+        for (std::size_t i = 48000; i < 90000; ++i) still = std::max(still, std::abs(sine[i] - sine[i - 1]));
+        QVERIFY(still < 1e-4f); // full depth the other way: it stands
+        const double back = pitchOf(part(sine, 1.1, 2.0));
+        QVERIFY(std::abs(1200.0 * std::log2(back / 261.6255653)) < 0.1); // twice: as fast, backward
+    }
+
     void sineAndCosineAreModulatedInOppositeDirections() {
         Rig rig("ratio-trio");
         rig.set("inner-index", 50).feed("inner-pm", 2.5).run(0.5); // a quarter turn, one way and the other

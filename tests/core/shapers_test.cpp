@@ -105,6 +105,73 @@ class ShapersTest : public QObject {
         }
     }
 
+    /// Spaced in equal ratios, each band lies the same interval above the one before, a semitone a volt more by CV.
+    void bankInEqualRatios() {
+        for (const auto& [step, volts] : {std::pair(6.6, 0.0), std::pair(7.0195500087, 0.0), std::pair(5.0, 1.37)})
+            for (int band = 1; band <= 5; ++band) {
+                Rig rig("resonator-bank");
+                rig.set("spacing", 1).set("step", step).set("base", 90).set("decay", 2).set("spread-amount", 100);
+                for (int b = 1; b <= 8; ++b) rig.set("level-" + std::to_string(b), b == band ? 100 : 0);
+                rig.feed("spread-cv", volts);
+                rig.feed("in", [](double t) { return t < 0.1 ? 0.0 : 4.0 * std::exp(-(t - 0.1) / 0.3); }).run(1.6);
+                const double hertz = pitchOf(part(rig.out("mix"), 0.3, 1.5));
+                const double cents = 1200.0 * std::log2(hertz / 90.0) - 100.0 * (band - 1) * (step + volts);
+                worst("resonator-bank", "equal ratios", cents, "cents");
+                QVERIFY2(std::abs(cents) < 1.0, qPrintable(QString::number(cents)));
+            }
+    }
+
+    /// A trigger strikes at both of its ends if both are hard, at its start if its end is soft.
+    void aHardTriggerStrikesTwice() {
+        const auto second = [](bool soft) {
+            Rig rig("resonator-bank");
+            rig.set("decay", 0.05).feed("in", [=](double t) {
+                if (t < 0.1) return 0.0;
+                return t < 0.2 ? 5.0 : soft ? 5.0 * std::exp(-(t - 0.2) / 0.1) : 0.0;
+            });
+            rig.run(0.4);
+            return peakOf(part(rig.out("mix"), 0.2, 0.23)) / peakOf(part(rig.out("mix"), 0.1, 0.13));
+        };
+        QVERIFY(std::abs(second(false) - 1.0) < 0.1);
+        QVERIFY(second(true) < 0.1);
+    }
+
+    /// What is muted is so from the first sample, and a mute that is turned on fades.
+    void mutedFromTheFirstSample() {
+        Rig rig("stereo-mixer");
+        rig.set("level-1", 100).set("level-2", 100).set("mute-1", 1).set("send-1", 100).feed("left-1", 5.0).run(0.02);
+        for (const char* jack : {"bus-left", "bus-right", "send-left", "send-right"})
+            QCOMPARE(peakOf(rig.out(jack)), 0.0);
+        Rig soloed("stereo-mixer");
+        soloed.set("level-1", 100).set("solo-2", 1).feed("left-1", 5.0).run(0.02);
+        QCOMPARE(peakOf(soloed.out("bus-left")), 0.0);
+        Rig open("stereo-mixer");
+        open.set("level-1", 100).feed("left-1", 5.0).run(0.02);
+        QVERIFY(std::abs(open.out("bus-left").front() - 5.0f) < 0.01f);
+    }
+
+    /// Mix = mix + V·amount/8, from dry to wet and no further.
+    void mixIsMovedByVoltage() {
+        for (const char* effect : {"echo", "reverb", "granular"}) {
+            const auto out = [&](double mix, double amount, double volts) {
+                Rig rig(effect);
+                rig.set("mix", mix).set("mix-amount", amount).feed("mix-cv", volts);
+                rig.feed("left", [](double t) { return std::sin(2.0 * kPi * 220.0 * t); }).run(0.6);
+                return rig.out("left-out");
+            };
+            const auto same = [](const std::vector<float>& a, const std::vector<float>& b) {
+                for (std::size_t i = 0; i < a.size(); ++i)
+                    if (std::abs(a[i] - b[i]) > 1e-5f) return false;
+                return true;
+            };
+            QVERIFY(same(out(20, 100, 2.4), out(50, 0, 0)));
+            QVERIFY(same(out(90, -50, 8.0), out(40, 0, 0)));
+            QVERIFY(same(out(50, 100, 12.0), out(100, 0, 0)));
+            QVERIFY(same(out(50, 100, -12.0), out(0, 0, 0)));
+            QVERIFY(!same(out(0, 0, 0), out(100, 0, 0)));
+        }
+    }
+
     void bankDecaysInItsTime() {
         Rig rig("resonator-bank");
         rig.set("decay", 0.5);

@@ -12,3 +12,4 @@ inline constexpr int kPatience = 240'000; ///< ms
 
 #define EVENTUALLY(condition) QTRY_VERIFY_WITH_TIMEOUT(condition, ::lariat::test::kPatience)
 #define EVENTUALLY_EQUAL(actual, expected) QTRY_COMPARE_WITH_TIMEOUT(actual, expected, ::lariat::test::kPatience)
+#define EVENTUALLY_OR(condition, what) QTRY_VERIFY2_WITH_TIMEOUT(condition, what, ::lariat::test::kPatience)

@@ -45,7 +45,8 @@ enum Control {
     DecayAmount,
     SustainAmount,
     ReleaseAmount,
-    AllAmount
+    AllAmount,
+    Manual
 };
 enum class Stage { Attack, Decay, Hold, Release, Idle };
 enum Kind { Adsr, Ar, Ad, Ahr, Adar };
@@ -74,16 +75,18 @@ class Contour final : public StatefulBlock<Contour> {
         s.end.start(frame, EndOfCycle);
         if (s.looped && loops_ == Never && !s.gates.high(0)) letGo(); // a plug has come into the gate
         s.looped = loops_ != Never;
-        if (s.looped && s.stage == Stage::Idle && !s.gates.high(1)) begin(Stage::Attack);
+        if (s.looped && s.stage == Stage::Idle && !held()) begin(Stage::Attack);
         const auto until = [&](double at) { advance(at); };
+        press();
         s.gates.inOrder(frame, {Gate, Retrigger}, until, [&](int which, const Edge& edge) {
+            if (loops_ == Never && s.pressed) return; // the hand holds it open
             if (edge.rising) {
                 strike();
                 // Nothing holds it open: it goes up and down once.
                 s.alone = which == 1 && loops_ == Never && !s.gates.high(0);
             } else if (which == 0) {
                 close();
-            } else if (loops_ != Never && s.stage == Stage::Idle) {
+            } else if (loops_ != Never && s.stage == Stage::Idle && !held()) {
                 begin(Stage::Attack); // it has waited for this
             }
         });
@@ -110,6 +113,26 @@ class Contour final : public StatefulBlock<Contour> {
     friend class StatefulBlock<Contour>;
 
     [[nodiscard]] float control(Control c) const { return frame_->control(c).start; }
+
+    /// Something that strikes the loop is held down: it waits at zero.
+    [[nodiscard]] bool held() const { return state_.gates.high(1) || state_.pressed; }
+
+    /// The button beside the gate: a hand may hold it open whatever is plugged in; in the loop it is another trigger.
+    void press() {
+        State& s = state_;
+        const bool down = frame_->position(Manual) == 1;
+        if (down == s.pressed) return;
+        s.pressed = down;
+        if (loops_ == Never && s.gates.high(0)) return; // it is open already, and stays so
+        if (down) {
+            strike();
+            s.alone = false;
+        } else if (loops_ == Never) {
+            close();
+        } else if (s.stage == Stage::Idle) {
+            begin(Stage::Attack); // it has waited for this
+        }
+    }
 
     void strike() {
         State& s = state_;
@@ -140,7 +163,7 @@ class Contour final : public StatefulBlock<Contour> {
     void finishCycle() {
         state_.end.fire(now_, kTriggerSeconds * frame_->rate(), kGateVolts);
         state_.second = false;
-        begin(loops_ != Never && !state_.gates.high(1) ? Stage::Attack : Stage::Idle);
+        begin(loops_ != Never && !held() ? Stage::Attack : Stage::Idle);
     }
 
     /// What went by itself goes to its end.
@@ -396,6 +419,7 @@ class Contour final : public StatefulBlock<Contour> {
         bool second = false; ///< of two strikes
         bool closing = false;
         bool looped = false;
+        bool pressed = false;
         bool alone = false; ///< struck by a trigger that no gate goes with
         int strikes = 0;    ///< so far
         int held = 0;       ///< times that it came to its hold stage
@@ -458,7 +482,8 @@ BlockType contourType() {
                      {"decay-amount", "Decay CV", bipolarPercent(), 0},
                      {"sustain-amount", "Sustain CV", bipolarPercent(), 0},
                      {"release-amount", "Release CV", bipolarPercent(), 0},
-                     {"all-amount", "All CV", bipolarPercent(), 0}},
+                     {"all-amount", "All CV", bipolarPercent(), 0},
+                     button("press-gate", "Gate")},
         .make = makeBlock<Contour>};
 }
 

@@ -4,7 +4,10 @@
 // is data XOR stage 8, data being high above 0 V (the comparator of the other oscillator). Lock 8: stage 8 comes back
 // as it is, period 8. Lock 16: stage 8 comes back inverted, period 16. 127: stage 7 XOR stage 6, the maximal sequence
 // of the primitive polynomial x^7 + x^6 + 1 (Golomb 1967), period 127; from all zeros it starts with a one. The first
-// voltage is a 3-bit DAC of stages 2, 4, 7, the second has its own weights of stages 1, 3, 5, 6. A bit gate is high
+// voltage is a 3-bit DAC of stages 2, 4, 7; the second is the sum of stages 1, 3, 5, 6 by weights set by hand, over
+// 187.5
+// %, which is what they begin with: 100, 50, 25 and 12.5. A trigger at `rate gate` changes between single and double
+// rate, one at `length gate` between lock 8 and lock 16, from what the switches say and back. A bit gate is high
 // while its stage is; an AND pair while both of its are. The knob `state` is where it starts, and what a trigger at
 // `restore` brings back.
 #include "blocks/parts/pulses.h"
@@ -15,11 +18,13 @@
 namespace lariat {
 namespace {
 
-enum In { Data, ClockIn, Restore };
+enum In { Data, ClockIn, Restore, RateGate, LengthGate };
 constexpr int kStages = 8;
 constexpr int kPairs = 4;
 enum Out { Cv, Second, Bits, Pairs = Bits + kStages, Comparator = Pairs + kPairs };
-enum Control { Mode, RateSwitch, StateBits, Range, SecondRange };
+enum Control { Mode, RateSwitch, StateBits, Range, SecondRange, Weight };
+constexpr std::array<int, 4> kWeighed = {1, 3, 5, 6}; ///< stages of the second voltage
+constexpr float kWeights = 187.5f;
 enum Modes { Free, Lock8, Lock16, Long };
 
 class ShiftRegister final : public StatefulBlock<ShiftRegister> {
@@ -39,17 +44,21 @@ class ShiftRegister final : public StatefulBlock<ShiftRegister> {
             if (above != s.above) s.comparator.change(static_cast<float>(i), above, above ? kGateVolts : 0.0f);
             s.above = above;
             if (Signal* out = frame.out(Cv)) (*out)[i] = frame.control(Range)(i) * voltage();
-            if (Signal* out = frame.out(Second)) (*out)[i] = frame.control(SecondRange)(i) * secondVoltage();
+            if (Signal* out = frame.out(Second)) (*out)[i] = frame.control(SecondRange)(i) * secondVoltage(frame, i);
         };
         const auto until = [&](double at) { walk.upTo(at, one); };
-        s.gates.inOrder(frame, {ClockIn, Restore}, until, [&](int which, const Edge& edge) {
+        s.gates.inOrder(frame, {ClockIn, Restore, RateGate, LengthGate}, until, [&](int which, const Edge& edge) {
+            if (which == 2 && edge.rising) s.otherRate = !s.otherRate;
+            if (which == 3 && edge.rising) s.otherLength = !s.otherLength;
+            if (which >= 2) return;
             if (which == 1) {
                 if (edge.rising) set(edge.at, static_cast<unsigned>(frame.position(StateBits)));
                 return;
             }
-            if (!edge.rising && frame.position(RateSwitch) == 0) return;
+            if (!edge.rising && (frame.position(RateSwitch) == 1) == s.otherRate) return;
             const int i = frame.sampleAt(edge.at);
-            set(edge.at, (s.stages << 1 | (nextBit(frame.position(Mode), frame.in(Data)[i] > 0.0f) ? 1u : 0u)) & 0xFFu);
+            set(edge.at,
+                (s.stages << 1 | (nextBit(modeNow(frame.position(Mode)), frame.in(Data)[i] > 0.0f) ? 1u : 0u)) & 0xFFu);
         });
         walk.toEnd(one);
         for (GateWriter& bit : s.bits) bit.finish(frame.end);
@@ -64,6 +73,11 @@ class ShiftRegister final : public StatefulBlock<ShiftRegister> {
     friend class StatefulBlock<ShiftRegister>;
 
     [[nodiscard]] bool stage(int n) const { return (state_.stages >> (n - 1) & 1u) != 0; }
+
+    [[nodiscard]] int modeNow(int mode) const {
+        if (!state_.otherLength) return mode;
+        return mode == Lock8 ? Lock16 : mode == Lock16 ? Lock8 : mode;
+    }
 
     [[nodiscard]] bool nextBit(int mode, bool data) const {
         switch (mode) {
@@ -92,19 +106,22 @@ class ShiftRegister final : public StatefulBlock<ShiftRegister> {
     [[nodiscard]] float voltage() const {
         return (4.0f * (stage(7) ? 1.0f : 0.0f) + 2.0f * (stage(4) ? 1.0f : 0.0f) + (stage(2) ? 1.0f : 0.0f)) / 7.0f;
     }
-    [[nodiscard]] float secondVoltage() const {
-        return (8.0f * (stage(1) ? 1.0f : 0.0f) + 4.0f * (stage(3) ? 1.0f : 0.0f) + 2.0f * (stage(5) ? 1.0f : 0.0f) +
-                (stage(6) ? 1.0f : 0.0f)) /
-               15.0f;
+    [[nodiscard]] float secondVoltage(const Frame& frame, int i) const {
+        float sum = 0.0f;
+        for (std::size_t w = 0; w < kWeighed.size(); ++w)
+            if (stage(kWeighed[w])) sum += frame.control(Weight + static_cast<int>(w))(i);
+        return sum / kWeights;
     }
 
     struct State {
-        GateBank<2> gates;
+        GateBank<4> gates;
         GateWriter bits[kStages];
         GateWriter pairs[kPairs];
         GateWriter comparator;
         unsigned stages = 0;
         bool above = false;
+        bool otherRate = false; ///< than the switch says
+        bool otherLength = false;
         bool loaded = false;
     } state_;
 };
@@ -123,7 +140,9 @@ BlockType shiftRegisterType() {
             .about = "Eight bits in a row as stepped voltages and gates, free or locked",
             .inputs = {{"data", "data", Audio, -5, 5},
                        {"clock", "clock", Audio, -5, 5},
-                       {"restore", "restore", Gate, 0, 8}},
+                       {"restore", "restore", Gate, 0, 8},
+                       {"rate-gate", "rate gate", Gate, 0, 8},
+                       {"length-gate", "length gate", Gate, 0, 8}},
             .outputs =
                 joined({{{"cv", "cv", SignalKind::Control, 0, 8}, {"second", "second cv", SignalKind::Control, 0, 8}},
                         numbered(kStages, JackSpec{"bit", "bit", Gate, 0, 8}),
@@ -133,7 +152,11 @@ BlockType shiftRegisterType() {
                          {"rate", "Rate", switchScale({"single", "double"}), 0},
                          {"state", "State", countScale(0, 255), 0},
                          {"range", "Range", linearScale(Unit::Volts, 0, 8), 5},
-                         {"second-range", "2nd range", linearScale(Unit::Volts, 0, 8), 5}},
+                         {"second-range", "2nd range", linearScale(Unit::Volts, 0, 8), 5},
+                         {"weight-1", "Weight 1", percent(), 100},
+                         {"weight-3", "Weight 3", percent(), 50},
+                         {"weight-5", "Weight 5", percent(), 25},
+                         {"weight-6", "Weight 6", percent(), 12.5}},
             .make = makeBlock<ShiftRegister>};
 }
 

@@ -4,6 +4,7 @@
 // read point glides there within 50 ms, so that it bends the pitch as tape does. What comes back passes a low-pass at
 // `tone` and a soft limit at 8 V (x / sqrt(1 + (x/8)²)), which keeps every feedback stable. Ping-pong crosses the
 // sides. Frozen (switch, or gate high), the line repeats what it holds and takes nothing in.
+// Mix = mix + V·amount/8, 0 to 100 %.
 #include "blocks/parts/delay_line.h"
 #include "blocks/parts/filters.h"
 #include "blocks/parts/pulses.h"
@@ -12,8 +13,8 @@
 namespace lariat {
 namespace {
 
-enum In { Left, Right, TimeCv, FeedbackCv, ClockIn, FreezeIn };
-enum Control { Time, Feedback, Tone, MixKnob, Ratio, Route, Freeze, TimeAmount, FeedbackAmount };
+enum In { Left, Right, TimeCv, FeedbackCv, ClockIn, FreezeIn, MixCv };
+enum Control { Time, Feedback, Tone, MixKnob, Ratio, Route, Freeze, TimeAmount, FeedbackAmount, MixAmount };
 constexpr double kLongest = 2.5;
 constexpr std::array<double, 9> kRatios = {1.0 / 4, 1.0 / 3, 1.0 / 2, 2.0 / 3, 3.0 / 4, 1.0, 3.0 / 2, 2.0, 3.0};
 
@@ -44,6 +45,7 @@ class Echo final : public StatefulBlock<Echo> {
         const bool stereo = frame.plugged(Right);
         DelayLine lines[2] = {{memory_.lines[0], s.places[0]}, {memory_.lines[1], s.places[1]}};
         const Modulated feedback = modulated(frame, Feedback, FeedbackCv, FeedbackAmount, 12.5f);
+        const Modulated wetness = modulated(frame, MixKnob, MixCv, MixAmount, 12.5f);
         for (int i = frame.begin; i < frame.end; ++i) {
             const float octaves = 0.01f * frame.control(TimeAmount)(i) * frame.in(TimeCv)[i];
             double samples = static_cast<double>(frame.control(Time)(i)) * frame.rate();
@@ -60,7 +62,7 @@ class Echo final : public StatefulBlock<Echo> {
                 const float damped = frozen ? back : limited(s.tone[side].low(back, g) * loss);
                 const float fresh = frozen || (cross && side == 1) ? 0.0f : in[side];
                 lines[side].write(frozen ? back : fresh + damped);
-                const float mix = 0.01f * frame.control(MixKnob)(i);
+                const float mix = 0.01f * std::clamp(wetness(i), 0.0f, 100.0f);
                 if (Signal* out = frame.out(side)) (*out)[i] = (1.0f - mix) * in[side] + mix * wet[side];
             }
         }
@@ -98,7 +100,8 @@ BlockType echoType() {
                        {"time-cv", "time cv", SignalKind::Control, -5, 5, "time-amount"},
                        {"feedback-cv", "feedback cv", SignalKind::Control, -5, 8, "feedback-amount"},
                        {"clock", "clock", Clock, 0, 8},
-                       {"freeze", "freeze", Gate, 0, 8}},
+                       {"freeze", "freeze", Gate, 0, 8},
+                       {"mix-cv", "mix cv", SignalKind::Control, -5, 8, "mix-amount", {{"mix", 12.5}}}},
             .outputs = {{"left-out", "out L", Audio}, {"right-out", "out R", Audio}},
             .controls = {{"time", "Time", logScale(Unit::Seconds, 0.001, 2.5), 0.375},
                          {"feedback", "Feedback", linearScale(Unit::Percent, 0, 110), 40},
@@ -109,7 +112,8 @@ BlockType echoType() {
                          {"route", "Sides", switchScale({"straight", "ping-pong"}), 0},
                          {"freeze", "Freeze", switchScale({"off", "on"}), 0},
                          {"time-amount", "Time CV", bipolarPercent(), 0},
-                         {"feedback-amount", "Feedback CV", bipolarPercent(), 0}},
+                         {"feedback-amount", "Feedback CV", bipolarPercent(), 0},
+                         {"mix-amount", "Mix CV", bipolarPercent(), 0}},
             .make = makeBlock<Echo>};
 }
 

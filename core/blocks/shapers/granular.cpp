@@ -3,7 +3,7 @@
 // A grain starts every size/density, or at each trigger; it reads the line from `position` back, at 2^(pitch/12 +
 // V(v/oct)), under a raised-cosine window of its size. `Scatter` moves position (by up to 1 s), pitch (by up to a
 // semitone) and pan of each grain (seeded). Up to 24 grains sound at once, each at 1/sqrt(density) of its level.
-// Frozen, the line keeps what it holds.
+// Frozen, the line keeps what it holds. Mix = mix + V·amount/8, 0 to 100 %.
 #include "blocks/parts/delay_line.h"
 #include "blocks/parts/filters.h"
 #include "blocks/parts/pulses.h"
@@ -13,8 +13,8 @@
 namespace lariat {
 namespace {
 
-enum In { Left, Right, TriggerIn, Voct, PositionCv, FreezeIn };
-enum Control { Size, Density, Position, Pitch, Scatter, MixKnob, Freeze, PositionAmount };
+enum In { Left, Right, TriggerIn, Voct, PositionCv, FreezeIn, MixCv };
+enum Control { Size, Density, Position, Pitch, Scatter, MixKnob, Freeze, PositionAmount, MixAmount };
 constexpr double kMemory = 4.0;
 constexpr std::size_t kGrains = 24;
 
@@ -42,6 +42,7 @@ class Granular final : public StatefulBlock<Granular> {
         const auto rate = static_cast<float>(frame.rate());
         DelayLine line(memory_.line, s.place);
         Walk walk(frame);
+        const Modulated wetness = modulated(frame, MixKnob, MixCv, MixAmount, 12.5f);
         const auto one = [&](int i) {
             const bool frozen = frame.position(Freeze) == 1 || s.gates.high(1);
             const float left = frame.in(Left)[i];
@@ -69,7 +70,7 @@ class Granular final : public StatefulBlock<Granular> {
                 grain.phase += grain.step;
             }
             const float level = 1.0f / std::sqrt(std::max(1.0f, density));
-            const float mix = 0.01f * frame.control(MixKnob)(i);
+            const float mix = 0.01f * std::clamp(wetness(i), 0.0f, 100.0f);
             if (Signal* out = frame.out(0)) (*out)[i] = (1.0f - mix) * left + mix * level * wet[0];
             if (Signal* out = frame.out(1)) (*out)[i] = (1.0f - mix) * right + mix * level * wet[1];
         };
@@ -132,7 +133,8 @@ BlockType granularType() {
                        {"trigger", "trigger", Gate, 0, 8},
                        {"voct", "v/oct", SignalKind::Pitch, -4, 3},
                        {"position-cv", "position cv", SignalKind::Control, -5, 8, "position-amount"},
-                       {"freeze", "freeze", Gate, 0, 8}},
+                       {"freeze", "freeze", Gate, 0, 8},
+                       {"mix-cv", "mix cv", SignalKind::Control, -5, 8, "mix-amount", {{"mix", 12.5}}}},
             .outputs = {{"left-out", "out L", Audio}, {"right-out", "out R", Audio}},
             .controls = {{"size", "Size", logScale(Unit::Seconds, 0.01, 1), 0.12},
                          {"density", "Density", logScale(Unit::Times, 0.25, 12), 4},
@@ -141,7 +143,8 @@ BlockType granularType() {
                          {"scatter", "Scatter", percent(), 25},
                          {"mix", "Mix", percent(), 50},
                          {"freeze", "Freeze", switchScale({"off", "on"}), 0},
-                         {"position-amount", "Position CV", percent(), 0}},
+                         {"position-amount", "Position CV", percent(), 0},
+                         {"mix-amount", "Mix CV", bipolarPercent(), 0}},
             .make = makeBlock<Granular>};
 }
 

@@ -1,10 +1,11 @@
 // Low-pass gate: amplifier, low-pass, or both, moved by an opto-coupler.
 //
-// The coupler's response r follows the control c = clamp(offset + V·amount/8) with a rise of 4 ms and a fall that slows
-// down as it gets dark: dr/dt = (c - r)/τ, τ = 30 ms · (1 + 5 (1 - r)^2). Gain = r^1.5 (VCA, both), cutoff =
+// The coupler's response r follows the control c = clamp(offset + V·amount/8) quickly up and slowly down (opto.h).
+// Gain = r^1.5 (VCA, both), cutoff =
 // 20 Hz · 1000^r (low-pass, both), a second-order low-pass, Q 0.5 to 3.3 by `resonance`. `Response` scales all
 // times. After a trigger it rings down within some tenths of a second; a struck one is darker the quieter it is.
 #include "blocks/parts/filters.h"
+#include "blocks/parts/opto.h"
 #include "blocks/types.h"
 
 namespace lariat {
@@ -23,13 +24,7 @@ class LowPassGate final : public StatefulBlock<LowPassGate> {
         const double period = 1.0 / frame.rate();
         const Modulated control = modulated(frame, Offset, Cv, Amount, 12.5f);
         for (int i = frame.begin; i < frame.end; ++i) {
-            const float c = std::clamp(0.01f * control(i), 0.0f, 1.0f);
-            const auto before = static_cast<float>(s.light.now);
-            const float dark = 1.0f - before;
-            const float tau =
-                0.01f * frame.control(Response)(i) * (c > before ? 0.004f : 0.03f * (1.0f + 5.0f * dark * dark));
-            const double x = period / static_cast<double>(tau);
-            const float light = s.light.toward(c, x * (1.0 - x * (0.5 - x * (1.0 / 6.0)))); // 1 - e^-x for small x
+            const float light = s.light.toward(0.01f * control(i), 0.01f * frame.control(Response)(i), period);
             const float in = frame.in(Input)[i];
             float out = in;
             if (mode != AsVca) {
@@ -49,7 +44,7 @@ class LowPassGate final : public StatefulBlock<LowPassGate> {
     friend class StatefulBlock<LowPassGate>;
     struct State {
         Section filter;
-        Lag light;
+        Opto light;
     } state_;
 };
 

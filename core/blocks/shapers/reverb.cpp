@@ -5,6 +5,7 @@
 // input first passes twelve first-order all-passes stretched over 12 samples, which delay high and low frequencies
 // differently, as a spring's dispersion does, and is kept below 4.5 kHz. The matrix preserves energy and every loss is
 // at most one, so the loop is stable at any setting; frozen, nothing is lost and nothing comes in.
+// Mix = mix + V·amount/8, 0 to 100 %.
 #include "blocks/parts/delay_line.h"
 #include "blocks/parts/filters.h"
 #include "blocks/parts/pulses.h"
@@ -13,8 +14,8 @@
 namespace lariat {
 namespace {
 
-enum In { Left, Right, DecayCv, FreezeIn };
-enum Control { Decay, Size, Damping, MixKnob, Kind, Freeze, DecayAmount };
+enum In { Left, Right, DecayCv, FreezeIn, MixCv };
+enum Control { Decay, Size, Damping, MixKnob, Kind, Freeze, DecayAmount, MixAmount };
 constexpr std::size_t kLines = 8;
 constexpr std::array<double, kLines> kMilliseconds = {23.17, 29.03, 33.71, 41.19, 47.93, 54.37, 61.61, 70.93};
 constexpr std::size_t kAllPasses = 12;
@@ -46,6 +47,7 @@ class Reverb final : public StatefulBlock<Reverb> {
         }
         const auto line = [&](std::size_t l) { return DelayLine(memory_.lines[l], s.places[l]); };
         const float toneOfSpring = warped(4500.0f, frame.rate());
+        const Modulated wetness = modulated(frame, MixKnob, MixCv, MixAmount, 12.5f);
         for (int i = frame.begin; i < frame.end; ++i) {
             const float dry[2] = {frame.in(Left)[i], stereo ? frame.in(Right)[i] : frame.in(Left)[i]};
             float in[2] = {frozen ? 0.0f : dry[0], frozen ? 0.0f : dry[1]};
@@ -61,7 +63,7 @@ class Reverb final : public StatefulBlock<Reverb> {
             const float right = v[1] - v[3] + v[5] - v[7];
             hadamard(v);
             for (std::size_t l = 0; l < kLines; ++l) line(l).write(std::clamp(v[l] + 0.5f * in[l % 2], -50.0f, 50.0f));
-            const float mix = 0.01f * frame.control(MixKnob)(i);
+            const float mix = 0.01f * std::clamp(wetness(i), 0.0f, 100.0f);
             if (Signal* out = frame.out(0)) (*out)[i] = (1.0f - mix) * dry[0] + mix * left;
             if (Signal* out = frame.out(1)) (*out)[i] = (1.0f - mix) * dry[1] + mix * right;
         }
@@ -129,7 +131,8 @@ BlockType reverbType() {
             .inputs = {{"left", "in L", Audio},
                        {"right", "in R", Audio},
                        {"decay-cv", "decay cv", SignalKind::Control, -5, 8, "decay-amount"},
-                       {"freeze", "freeze", Gate, 0, 8}},
+                       {"freeze", "freeze", Gate, 0, 8},
+                       {"mix-cv", "mix cv", SignalKind::Control, -5, 8, "mix-amount", {{"mix", 12.5}}}},
             .outputs = {{"left-out", "out L", Audio}, {"right-out", "out R", Audio}},
             .controls = {{"decay", "Decay", logScale(Unit::Seconds, 0.1, 60), 2},
                          {"size", "Size", linearScale(Unit::Percent, 20, 100), 100},
@@ -137,7 +140,8 @@ BlockType reverbType() {
                          {"mix", "Mix", percent(), 30},
                          {"kind", "Kind", switchScale({"plate", "spring"}), 0},
                          {"freeze", "Freeze", switchScale({"off", "on"}), 0},
-                         {"decay-amount", "Decay CV", bipolarPercent(), 0}},
+                         {"decay-amount", "Decay CV", bipolarPercent(), 0},
+                         {"mix-amount", "Mix CV", bipolarPercent(), 0}},
             .make = makeBlock<Reverb>};
 }
 

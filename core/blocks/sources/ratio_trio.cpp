@@ -1,16 +1,17 @@
 // Ratio oscillator trio: three oscillators tied to each other, or to a signal from outside, by whole-number ratios.
 //
-// An oscillator runs free at C4 · 2^(tune/12 + V(v/oct)), or at (times ÷ divided by) the frequency of its reference:
-// for the outer two the inner one, for the inner one the left one, for any of them the signal at `ref`. Between
-// oscillators the ratio acts on the reference's phase, so the lock is exact: p = frac(turns · times / by). A signal at
-// `ref` is followed by its rising edges: each sets the pace for the next period, with the phase error of the last one
-// spread over it (a first-order phase-locked loop).
-// Phase modulation by index·V/5 turns, the index raised by its CV (100 % at 8 V and full amount): sine and saw are read
-// at p + m, cosine and co-saw at p - m, so that the pairs are modulated in opposite directions. Linear FM is
-// through-zero; tune, expo FM and v/oct shift free oscillators; transpose shifts those and what follows `ref`, and with
-// them all that are locked to them. With nothing in `pm` the outer two are
-// modulated by the inner sine, and the inner one by the left sine of the sample before. Phase modulation: Chowning
-// 1973. Corners: phase_wave.h.
+// An oscillator runs free at C4 · 2^(tune/12 + V(v/oct)), in the slow range a 1024th of that, minutes a turn, or at
+// (times ÷ divided by) the frequency of its reference: for the outer two the inner one, for the inner one the left one,
+// for any of them the signal at `ref`. Between oscillators the ratio acts on the reference's phase, so the lock is
+// exact: p = frac(turns · times / by). A signal at `ref` is followed by its rising edges: each sets the pace for the
+// next period, with the phase error of the last one spread over it (a first-order phase-locked loop). The ratio's CV
+// moves what it is multiplied or divided by, as a switch says, three steps a volt. Phase modulation by index·V/5 turns,
+// the index raised by its CV (100 % at 8 V and full amount): sine and saw are read at p + m, cosine and co-saw at p -
+// m, so that the pairs are modulated in opposite directions. Linear FM is through-zero; tune, expo FM and v/oct shift
+// free oscillators; transpose shifts those and what follows `ref`, and with them all that are locked to them, by knob
+// and at 1 V/oct. What is normal: in `pm`, the outer two hear the inner sine, and the inner one half of each outer sine
+// of the sample before; in `lin fm` the outer two hear the inner sine. Full depth, 100 % of 5 V, reaches zero; beyond,
+// they run backward. Phase modulation: Chowning 1973. Corners: phase_wave.h.
 #include "blocks/parts/gate.h"
 #include "blocks/parts/maths.h"
 #include "blocks/parts/phase_wave.h"
@@ -25,11 +26,26 @@ namespace {
 
 enum In { Voct, Ref, Pm, Lin, Exp, RatioCv, IndexCv, kIns };
 enum Out { SineOut, Cosine, SawOut, CoSaw, kOuts };
-enum Control { Source, Times, By, Tune, Index, LinAmount, ExpAmount, RatioAmount, IndexAmount, kControls };
+enum Control {
+    Source,
+    Times,
+    By,
+    Tune,
+    Index,
+    LinAmount,
+    ExpAmount,
+    RatioAmount,
+    IndexAmount,
+    RatioTo,
+    PaceRange,
+    kControls
+};
+constexpr double kSlow = 1.0 / 1024.0;
 enum Follows { Free, Other, Outside };
 constexpr int kOscillators = 3;
 constexpr int kInner = 1;
 constexpr int kTranspose = kOscillators * kControls;
+constexpr int kTransposeCv = kOscillators * kIns;
 constexpr double kAllRatios = 720720.0; ///< turns after which every ratio of 1…16 comes round
 
 /// Turns at the pace of a signal's rising edges.
@@ -116,15 +132,18 @@ class RatioTrio final : public StatefulBlock<RatioTrio> {
         const auto in = [&](int jack) { return frame.in(input(o, jack))[i]; };
         const auto knob = [&](int c) { return frame.control(control(o, c))(i); };
 
-        const float transpose = frame.control(kTranspose)(i) / 12.0f;
-        const double linear = 0.002 * static_cast<double>(knob(LinAmount) * in(Lin));
+        const float transpose = frame.control(kTranspose)(i) / 12.0f + frame.in(kTransposeCv)[i];
+        const float theirSine = o == kInner ? 0.5f * (state_.osc[0].sine + state_.osc[2].sine) : inner.sine;
+        const float fm = o == kInner || frame.plugged(input(o, Lin)) ? in(Lin) : 5.0f * theirSine;
+        const double linear = 0.002 * static_cast<double>(knob(LinAmount) * fm);
         const int follows = frame.position(control(o, Source));
         const double ratio = ratioOf(frame, o, i);
         double before = osc.turns;
         if (follows == Free) {
             const float shift = knob(Tune) / 12.0f + transpose + in(Voct) + 0.01f * knob(ExpAmount) * in(Exp);
+            const double pace = frame.position(control(o, PaceRange)) == 1 ? kSlow : 1.0;
             const double turn =
-                kMiddleC * static_cast<double>(fastExp2(std::clamp(shift, -20.0f, 6.0f))) / frame.rate();
+                pace * kMiddleC * static_cast<double>(fastExp2(std::clamp(shift, -20.0f, 6.0f))) / frame.rate();
             osc.turns = before + std::clamp(turn * (1.0 + linear), -0.45, 0.45);
         } else {
             const double theirs = follows == Outside ? osc.follower.turns
@@ -141,7 +160,6 @@ class RatioTrio final : public StatefulBlock<RatioTrio> {
             osc.turns = before + moved;
         }
 
-        const float theirSine = o == kInner ? state_.osc[0].sine : inner.sine;
         const float pm = frame.plugged(input(o, Pm)) ? in(Pm) : 5.0f * theirSine;
         const float depth = std::max(0.0f, knob(Index) + 0.125f * knob(IndexAmount) * in(IndexCv));
         const double index = 0.002 * static_cast<double>(depth * pm);
@@ -166,8 +184,11 @@ class RatioTrio final : public StatefulBlock<RatioTrio> {
 
     [[nodiscard]] static double ratioOf(const Frame& frame, std::size_t o, int i) {
         const float cv = frame.in(input(o, RatioCv))[i] * 0.01f * frame.control(control(o, RatioAmount))(i);
-        const long times = 1 + frame.position(control(o, Times)) + std::lround(cv * 3.0f); // 3 steps a volt
-        return static_cast<double>(std::clamp(times, 1L, 16L)) / (1.0 + frame.position(control(o, By)));
+        const long more = std::lround(std::clamp(cv, -12.0f, 12.0f) * 3.0f); // 3 steps a volt
+        const bool divides = frame.position(control(o, RatioTo)) == 1;
+        const long times = 1 + frame.position(control(o, Times)) + (divides ? 0 : more);
+        const long by = 1 + frame.position(control(o, By)) + (divides ? more : 0);
+        return static_cast<double>(std::clamp(times, 1L, 16L)) / static_cast<double>(std::clamp(by, 1L, 16L));
     }
 
     struct State {
@@ -206,9 +227,12 @@ BlockType ratioTrioType() {
                  {"lin-amount", "lin fm", linearScale(Unit::Percent, -400, 400), 0},
                  {"exp-amount", "exp fm", bipolarPercent(), 0},
                  {"ratio-amount", "ratio cv", bipolarPercent(), 100},
-                 {"index-amount", "index cv", bipolarPercent(), 0}})
+                 {"index-amount", "index cv", bipolarPercent(), 0},
+                 {"ratio-to", "cv moves", switchScale({"times", "divided by"}), 0},
+                 {"range", "range", switchScale({"audio", "slow"}), 0}})
             controls.push_back({id(knob.id), name(knob.name), knob.scale, knob.initial});
     }
+    inputs.push_back({"transpose-cv", "transpose", Pitch, -5, 5});
     controls.push_back({"transpose", "Transpose", linearScale(Unit::Semitones, -36, 36), 0});
     return {.id = "ratio-trio",
             .name = "Ratio oscillator trio",

@@ -15,7 +15,7 @@ namespace lariat {
 namespace {
 
 enum In { Reset, ClockIn, TapIn, Run };
-enum Control { Tempo, Swing, Width, Ppqn };
+enum Control { Tempo, Swing, Width, Ppqn, TapButton };
 
 struct ClockOutput {
     const char* id;
@@ -61,6 +61,9 @@ class Clock final : public StatefulBlock<Clock> {
         width_ = width;
         now_ = frame.begin - 1.0;
         const auto until = [&](double at) { walkTo(at); };
+        const bool down = frame.position(TapButton) == 1;
+        if (down && !s.pressed) tap(frame.begin);
+        s.pressed = down;
         s.gates.inOrder(frame, {Reset, ClockIn, TapIn, Run}, until, [&](int which, const Edge& edge) {
             if (which == Run) s.gateRuns = edge.rising;
             if (!edge.rising) return;
@@ -226,6 +229,7 @@ class Clock final : public StatefulBlock<Clock> {
         double lastTap = -1e18;
         double tapped = 0.0; ///< beats per minute; 0: the knob counts
         float tappedOver = 0.0f;
+        bool pressed = false;
         Leader leader;
         GateBank<4> gates;
         GateWriter writer[kResetOut];
@@ -251,7 +255,8 @@ BlockType clockType() {
             .controls = {{"tempo", "Tempo", linearScale(Unit::Bpm, 20, 300), 120},
                          {"swing", "Swing", linearScale(Unit::Percent, 50, 75), 50},
                          {"width", "Width", linearScale(Unit::Percent, 5, 95), 50},
-                         {"ppqn", "Clock in", switchScale({"1 a beat", "2 a beat", "4 a beat", "24 a beat"}), 2}},
+                         {"ppqn", "Clock in", switchScale({"1 a beat", "2 a beat", "4 a beat", "24 a beat"}), 2},
+                         button("press-tap", "Tap")},
             .make = makeBlock<lariat::Clock>,
             .runsUnheard = true,
             .countsBeats = true};

@@ -5,9 +5,10 @@
 // voices: notes go round in turn, or to the first free voice; the oldest is taken if none is free. Pitch = (note -
 // 60)/12 V, bent by up to `bend range`. Velocity, modulation and pressure are value/127 · 8 V.
 //
-// Two switches for the feet, both only while they are down, as MIDI has them: controller 64 latches (low + high: the
-// interval stays; all others: keys that are let go sound on until it comes up), controller 65 glides: from its first
-// word on, pitches glide only while it is down.
+// Two switches for the feet, both only while they are down, as MIDI has them or at a jack: controller 64 or `latch`
+// latches (low + high: the interval stays; all others: keys that are let go sound on until it comes up), controller 65
+// or `glide` glides: from its first word on, or with a plug in the jack, pitches glide only while it is down. Pressure
+// is the channel's, or that of the key that was pressed last.
 #include "blocks/parts/pulses.h"
 #include "blocks/time/played_notes.h"
 #include "blocks/types.h"
@@ -16,6 +17,7 @@ namespace lariat {
 namespace {
 
 constexpr int kVoices = 4;
+enum In { LatchGate, GlideGate };
 enum Out { Pitch1, Gate1 = kVoices, Trigger = 2 * kVoices, Velocity, Bend, Modulation, Pressure };
 enum Control { Mode, GlideTime, UpperLag, Latch, BendRange };
 enum Modes { Last, Low, High, Duo, FourRotate, FourFirst };
@@ -23,6 +25,11 @@ enum Modes { Last, Low, High, Duo, FourRotate, FourFirst };
 constexpr int kLatchFoot = 64;
 constexpr int kGlideFoot = 65;
 enum class Foot { Unheard, Up, Down };
+struct FootEdge {
+    double at;
+    int which;
+    bool down;
+};
 
 class Keys final : public StatefulBlock<Keys> {
   public:
@@ -36,10 +43,29 @@ class Keys final : public StatefulBlock<Keys> {
         }
         Walk walk(frame);
         const auto one = [&](int i) { sample(frame, i); };
+        // Messages and the feet at the jacks, in order of time.
+        std::array<Foot, 2> now = {s.feet.high(LatchGate) ? Foot::Down : Foot::Up,
+                                   s.feet.high(GlideGate) ? Foot::Down : Foot::Up};
+        std::array<FootEdge, 2 * kRun> feet;
+        std::size_t count = 0;
+        s.feet.inOrder(frame, {LatchGate, GlideGate}, [&](int which, const Edge& edge) {
+            if (count < feet.size()) feet[count++] = {static_cast<double>(edge.at), which, edge.rising};
+        });
+        std::size_t next = 0;
+        const auto step = [&](double to) {
+            for (; next < count && feet[next].at <= to; ++next) {
+                walk.upTo(feet[next].at, one);
+                now[idx(feet[next].which)] = feet[next].down ? Foot::Down : Foot::Up;
+                setFeet(frame, feet[next].at, now);
+            }
+        };
+        setFeet(frame, frame.begin, now);
         s.player.play(material().performance.get(), frame, [&](double at, const MidiMessage& message) {
+            step(at);
             walk.upTo(at, one);
             take(frame, at, message);
         });
+        step(frame.end);
         walk.toEnd(one);
         for (PulseWriter& gate : s.gates) gate.finish(frame);
         s.trigger.finish(frame);
@@ -51,6 +77,21 @@ class Keys final : public StatefulBlock<Keys> {
     void renewed(const Material& before) override {
         if (before.performance != material().performance)
             state_.player.exchanged(before.performance.get(), material().performance.get());
+    }
+
+    /// A foot at a jack, or the one that MIDI tells of.
+    void setFeet(const Frame& frame, double at, const std::array<Foot, 2>& jacks) {
+        State& s = state_;
+        const bool down = s.latchMidi || jacks[LatchGate] == Foot::Down;
+        if (down != s.latchFoot) latch(frame, at, down);
+        s.glideJack = frame.plugged(GlideGate) ? jacks[GlideGate] : Foot::Unheard;
+    }
+
+    /// Glides unless a foot that is there is up.
+    [[nodiscard]] bool glides() const {
+        const State& s = state_;
+        if (s.glideFoot == Foot::Down || s.glideJack == Foot::Down) return true;
+        return s.glideFoot == Foot::Unheard && s.glideJack == Foot::Unheard;
     }
 
     void letGo(double at) {
@@ -86,6 +127,7 @@ class Keys final : public StatefulBlock<Keys> {
         if (on || m.kind() == 0x80 || m.kind() == 0x90) {
             on ? s.held.press(m.data1) : s.held.release(m.data1);
             if (on) {
+                s.lastKey = m.data1;
                 s.velocity = 8.0f * static_cast<float>(m.data2) / 127.0f;
                 s.trigger.drop(at);
                 s.trigger.fire(at, kTriggerSeconds * frame.rate(), kGateVolts);
@@ -94,8 +136,12 @@ class Keys final : public StatefulBlock<Keys> {
         }
         if (m.kind() == 0xE0) s.bend = static_cast<float>((m.data2 << 7 | m.data1) - 8192) / 8192.0f;
         if (m.kind() == 0xB0 && m.data1 == 1) s.modulation = 8.0f * static_cast<float>(m.data2) / 127.0f;
-        if (m.kind() == 0xB0 && m.data1 == kLatchFoot) latch(frame, at, m.data2 >= 64);
+        if (m.kind() == 0xB0 && m.data1 == kLatchFoot) {
+            s.latchMidi = m.data2 >= 64;
+            latch(frame, at, s.latchMidi || s.feet.high(LatchGate));
+        }
         if (m.kind() == 0xB0 && m.data1 == kGlideFoot) s.glideFoot = m.data2 >= 64 ? Foot::Down : Foot::Up;
+        if (m.kind() == 0xA0 && m.data1 == s.lastKey) s.pressure = 8.0f * static_cast<float>(m.data2) / 127.0f;
         if (m.kind() == 0xD0) s.pressure = 8.0f * static_cast<float>(m.data1) / 127.0f;
     }
 
@@ -113,8 +159,7 @@ class Keys final : public StatefulBlock<Keys> {
     void note(const Frame& frame, double at, int note, bool on) {
         State& s = state_;
         const int mode = frame.position(Mode);
-        const float glide =
-            s.glideFoot == Foot::Up ? 0.0f : frame.control(GlideTime).start * static_cast<float>(frame.rate());
+        const float glide = !glides() ? 0.0f : frame.control(GlideTime).start * static_cast<float>(frame.rate());
         if (mode >= FourRotate) {
             const auto policy = mode == FourRotate ? VoiceAllocator::Policy::Rotate : VoiceAllocator::Policy::FirstFree;
             const int v = on ? s.voices.press(note, kVoices, policy) : s.voices.release(note);
@@ -154,8 +199,12 @@ class Keys final : public StatefulBlock<Keys> {
         PulseWriter gates[kVoices];
         PulseWriter trigger;
         std::array<bool, 128> waiting{}; ///< let go while the foot latches
-        bool latchFoot = false;
+        GateBank<2> feet;
+        bool latchFoot = false; ///< one or the other is down
+        bool latchMidi = false;
         Foot glideFoot = Foot::Unheard;
+        Foot glideJack = Foot::Unheard;
+        int lastKey = -1;
         int interval = 0;
         float velocity = 0.0f;
         float bend = 0.0f;
@@ -172,6 +221,7 @@ BlockType keysType() {
         .id = "keys",
         .name = "Keys",
         .about = "A keyboard: mono, two notes or four voices",
+        .inputs = {{"latch", "latch", Gate, 0, 8}, {"glide", "glide", Gate, 0, 8}},
         .outputs = joined({numbered(kVoices, JackSpec{"pitch", "pitch", Pitch, -5, 5}),
                            numbered(kVoices, JackSpec{"gate", "gate", Gate, 0, 8}),
                            {{"trigger", "trigger", Gate, 0, 8},

@@ -7,9 +7,14 @@
 // trigger only if the note is new). Triggers come 0.5 ms after the pitch, which has settled by then.
 // Own sequence of channel 1: note, rest or tie per clock in slots A…H, which start as the post's pattern has them
 // (one variation a slot). While `record` is high the note at in 1 is written at each clock over what was there, or a
-// rest or tie if that input is high; a `record` that begins while the sequence is not played clears the slot first.
-// Played, it is transposed by the root, its gate opens for notes and stays open for ties, and the second channel keeps
-// quantizing.
+// rest or tie if that input is high, an octave up while `octave` is; a `record` that begins while the sequence is not
+// played clears the slot first. Played, it is transposed by the root, its gate opens for notes and stays open for ties,
+// and the second channel keeps quantizing; stopped, the first one passes its input on, quantized, as well. The buttons
+// stand beside the jacks; while it records and is stopped, `note`, `rest` and `tie` write a step at once, without a
+// clock, and `load` brings the slot back as it is written.
+// Triggers of channel 1, one way or another: as quantized (by mode; played, at its notes); none (the clock passes on
+// always); playing (it passes on only while the sequence is played); change (a trigger, and a step of the sequence,
+// when in 1 moves to another note; with a clock only at a clock that finds another note than the last one did).
 #include "blocks/parts/pulses.h"
 #include "blocks/types.h"
 #include "units/key.h"
@@ -20,14 +25,29 @@
 namespace lariat {
 namespace {
 
-enum In { In1, Clock1, In2, Clock2, RootCv, TransposeCv, ResetIn, Record, RestIn, TieIn };
+enum In { In1, Clock1, In2, Clock2, RootCv, TransposeCv, ResetIn, Record, RestIn, TieIn, OctaveIn };
 enum Out { Out1, Trigger1, Out2, Trigger2, GateOut };
 constexpr int kNotes = 12;
-enum Control { ScaleSwitch = 0, Note, Root = 1 + kNotes, Transpose, Mode1, Mode2, Play, Slot, Length };
+enum Control {
+    ScaleSwitch = 0,
+    Note,
+    Root = 1 + kNotes,
+    Transpose,
+    Mode1,
+    Mode2,
+    Play,
+    Slot,
+    Length,
+    Triggers,
+    Buttons
+};
+enum Button { RecordButton, NoteButton, RestButton, TieButton, OctaveButton, LoadButton, kButtons };
+enum TriggerModes { AsQuantized, None, Playing, OnMove };
 enum Modes { Always, OnChange, OnClock, Both };
 
 constexpr double kHysteresis = 12.0; ///< cents, 10 mV
 constexpr double kSettle = 0.0005;
+constexpr double kUnheard = 1e8; ///< no note that there is, in cents
 constexpr int kSlots = 8;
 constexpr int kSteps = 64;
 
@@ -59,16 +79,14 @@ class Quantizer final : public StatefulBlock<Quantizer> {
         Walk walk(frame);
         const auto one = [&](int i) { sample(i); };
         const auto until = [&](double at) { walk.upTo(at, one); };
-        s.gates.inOrder(frame, {Clock1, Clock2, ResetIn, Record, RestIn, TieIn}, until,
+        press();
+        s.gates.inOrder(frame, {Clock1, Clock2, ResetIn, Record, RestIn, TieIn, OctaveIn}, until,
                         [&](int which, const Edge& edge) {
                             if (!edge.rising) return;
                             if (which == 0) clock(0, edge.at);
                             if (which == 1) clock(1, edge.at);
                             if (which == 2) s.step = -1;
-                            if (which == 3 && frame.position(Play) == 0) {
-                                slot() = {};
-                                s.step = -1;
-                            }
+                            if (which == 3 && !played()) beginAfresh();
                         });
         walk.toEnd(one);
         for (Channel& channel : s.channels) {
@@ -138,6 +156,44 @@ class Quantizer final : public StatefulBlock<Quantizer> {
 
     Sequence& slot() { return state_.slots[idx(state_.slotNow)]; }
 
+    [[nodiscard]] bool played() const { return frame_->position(Play) == 1; }
+    [[nodiscard]] bool recording() const { return state_.gates.high(3) || state_.pressed[RecordButton]; }
+
+    void beginAfresh() {
+        slot() = {};
+        state_.step = -1;
+    }
+
+    /// What the buttons do that have gone down since the last call.
+    void press() {
+        const auto before = state_.pressed;
+        for (int b = 0; b < kButtons; ++b) state_.pressed[idx(b)] = frame_->position(Buttons + b) == 1;
+        for (int b = 0; b < kButtons; ++b) {
+            if (!state_.pressed[idx(b)] || before[idx(b)]) continue;
+            if (b == RecordButton && !played()) beginAfresh();
+            if (b == LoadButton) load(state_.slotNow);
+            const bool writes = b == NoteButton || b == RestButton || b == TieButton;
+            if (writes && recording() && !played()) playStep(frame_->begin, frame_->begin);
+        }
+    }
+
+    /// True if in 1 has moved to another note since this was asked last.
+    bool moved(int i) {
+        const double cents = 1200.0 * std::clamp(static_cast<double>(frame_->in(In1)[i]), -12.0, 12.0);
+        const double before = state_.inputNote;
+        state_.inputNote = quantized(cents, rootCents(i), before);
+        return before < kUnheard && std::abs(state_.inputNote - before) > 0.01;
+    }
+
+    /// Trigger mode "change": the sequence goes on, or the note is passed on.
+    void advance(double at, int i) {
+        if (played() || recording())
+            playStep(at, i);
+        else
+            take(0, i);
+        state_.channels[0].due = at + kSettle * frame_->rate();
+    }
+
     void readScale() {
         const auto scale = idx(frame_->position(ScaleSwitch));
         mask_ = scale == 0 ? 0 : kNamedScales[scale - 1].mask;
@@ -200,13 +256,17 @@ class Quantizer final : public StatefulBlock<Quantizer> {
                 channel.due = kNever;
             }
             const int mode = frame_->position(Mode1 + c);
-            const bool playing = c == 0 && frame_->position(Play) == 1;
-            if (!playing && mode <= OnChange) {
+            const int triggers = c == 0 ? frame_->position(Triggers) : AsQuantized;
+            const bool watches = triggers == OnMove && !frame_->plugged(Clock1);
+            const bool follows = triggers != OnMove && !(c == 0 && played()) && mode <= OnChange;
+            if (watches || follows) {
                 // The scan is worth it only when the input has moved.
                 const float in = frame_->in(c == 0 ? In1 : In2)[i];
                 if (in != state_.seen[c] || i == frame_->begin) {
                     state_.seen[c] = in;
-                    if (take(c, i) && mode == OnChange) channel.due = i + kSettle * frame_->rate();
+                    if (watches && moved(i)) advance(i, i);
+                    if (follows && take(c, i) && mode == OnChange && triggers == AsQuantized)
+                        channel.due = i + kSettle * frame_->rate();
                 }
             }
             const float shift = std::round(frame_->control(Transpose)(i) + 12.0f * frame_->in(TransposeCv)[i]) / 12.0f;
@@ -218,12 +278,23 @@ class Quantizer final : public StatefulBlock<Quantizer> {
         State& s = state_;
         Channel& channel = s.channels[idx(c)];
         const int i = frame_->sampleAt(at);
-        if (c == 0 && (frame_->position(Play) == 1 || s.gates.high(3))) return playStep(at, i);
+        const int triggers = c == 0 ? frame_->position(Triggers) : AsQuantized;
+        const double settled = at + kSettle * frame_->rate();
+        if (triggers == OnMove) {
+            if (moved(i)) advance(at, i);
+            return;
+        }
+        const bool passes = triggers == None || (triggers == Playing && played());
+        if (c == 0 && (played() || recording())) {
+            playStep(at, i);
+            if (triggers != AsQuantized) channel.due = passes ? settled : kNever;
+            return;
+        }
         const int mode = frame_->position(Mode1 + c);
-        if (mode < OnClock) return;
         const bool first = channel.fresh;
-        const bool changed = take(c, i);
-        if (mode == OnClock || changed || first) channel.due = at + kSettle * frame_->rate();
+        const bool changed = mode >= OnClock && take(c, i);
+        const bool asQuantized = mode == OnClock || (mode == Both && (changed || first));
+        if (triggers == AsQuantized ? asQuantized : passes) channel.due = settled;
     }
 
     void playStep(double at, int i) {
@@ -231,21 +302,22 @@ class Quantizer final : public StatefulBlock<Quantizer> {
         Sequence& sequence = slot();
         if (at - s.lastClock > 1.0 && s.lastClock > -1e12) s.interval = at - s.lastClock;
         s.lastClock = at;
-        const bool recording = s.gates.high(3);
-        const bool playing = frame_->position(Play) == 1;
+        const bool records = recording();
+        const bool playing = played();
         const int limit = frame_->position(Length) + 1;
-        const int length = recording && !playing ? std::min(limit, kSteps) : std::min(limit, sequence.length);
+        const int length = records && !playing ? std::min(limit, kSteps) : std::min(limit, sequence.length);
         if (length == 0) return;
         s.step = (s.step + 1) % length;
         Entry& entry = sequence.steps[idx(s.step)];
         Channel& channel = s.channels[0];
-        if (recording) {
+        if (records) {
             take(0, i);
             const float root = static_cast<float>(rootCents(i) / 1200.0);
-            entry = {s.gates.high(4)   ? Step::Kind::Rest
-                     : s.gates.high(5) ? Step::Kind::Tie
-                                       : Step::Kind::Note,
-                     channel.note - root};
+            const float octave = s.gates.high(6) || s.pressed[OctaveButton] ? 1.0f : 0.0f;
+            entry = {s.gates.high(4) || s.pressed[RestButton]  ? Step::Kind::Rest
+                     : s.gates.high(5) || s.pressed[TieButton] ? Step::Kind::Tie
+                                                               : Step::Kind::Note,
+                     channel.note - root + octave};
             sequence.length = std::max(sequence.length, s.step + 1);
         }
         if (!playing) return;
@@ -264,10 +336,12 @@ class Quantizer final : public StatefulBlock<Quantizer> {
     const Frame* frame_ = nullptr;
     unsigned mask_ = 0xFFF;
     struct State {
-        GateBank<6> gates;
+        GateBank<7> gates;
         Channel channels[2];
         PulseWriter gate;
         float seen[2] = {1e9f, 1e9f};
+        double inputNote = 2.0 * kUnheard; ///< cents
+        std::array<bool, kButtons> pressed{};
         std::array<Sequence, kSlots> slots{};
         int step = -1;
         int slotNow = 0;
@@ -299,7 +373,8 @@ BlockType quantizerType() {
                        {"reset", "reset", Gate, 0, 8},
                        {"record", "record", Gate, 0, 8},
                        {"rest", "rest", Gate, 0, 8},
-                       {"tie", "tie", Gate, 0, 8}},
+                       {"tie", "tie", Gate, 0, 8},
+                       {"octave", "octave", Gate, 0, 8}},
             .outputs = {{"out-1", "out 1", Pitch, -5, 5},
                         {"trigger-1", "trigger 1", Gate, 0, 8},
                         {"out-2", "out 2", Pitch, -5, 5},
@@ -314,7 +389,14 @@ BlockType quantizerType() {
                   {"mode-2", "Mode 2", modes, 0},
                   {"play", "Sequence", switchScale({"stopped", "played"}), 0},
                   {"slot", "Slot", switchScale({"A", "B", "C", "D", "E", "F", "G", "H"}), 0},
-                  {"length", "Length", countScale(1, kSteps), kSteps - 1}}}),
+                  {"length", "Length", countScale(1, kSteps), kSteps - 1},
+                  {"triggers", "Triggers 1", switchScale({"as quantized", "none", "playing", "change"}), 0},
+                  button("press-record", "Record"),
+                  button("press-note", "Note"),
+                  button("press-rest", "Rest"),
+                  button("press-tie", "Tie"),
+                  button("press-octave", "Octave"),
+                  button("press-load", "Load")}}),
             .make = makeBlock<Quantizer>,
             .playsPattern = true};
 }

@@ -44,6 +44,7 @@ class StereoMixer final : public StatefulBlock<StereoMixer> {
         for (int c = 0; c < kChannels; ++c) {
             float& open = state_.open[idx(c)];
             const bool heard = frame.position(Mute + c) == 0 && (!soloed || frame.position(Solo + c) == 1);
+            if (!state_.begun) open = heard ? 1.0f : 0.0f; // what is muted is so from the first sample
             if (!frame.plugged(LeftIn + c) && !frame.plugged(RightIn + c)) {
                 open = heard ? 1.0f : 0.0f;
                 continue;
@@ -67,6 +68,7 @@ class StereoMixer final : public StatefulBlock<StereoMixer> {
                 sums_[SendRight][i] += send * toRight * right;
             }
         }
+        state_.begun = true;
         for (const int send : {SendLeft, SendRight}) frame.write(send, [&](int i) { return sums_[send][i]; });
     }
 
@@ -81,7 +83,8 @@ class StereoMixer final : public StatefulBlock<StereoMixer> {
 
     Line sums_[4]; ///< of the present run
     struct State {
-        std::array<float, kChannels> open{1, 1, 1, 1, 1, 1};
+        std::array<float, kChannels> open{};
+        bool begun = false;
     } state_;
 };
 
