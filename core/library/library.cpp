@@ -188,7 +188,8 @@ class PartResolver {
         const double initial = knob.initial.value_or(std::clamp(spec.initial, scale.min, scale.max));
         if (initial < scale.min || initial > scale.max)
             fail(where, say("the initial value {:g} is outside {:g} to {:g}", initial, scale.min, scale.max));
-        out_.knobs.push_back({knob.id, knob.name.empty() ? spec.name : knob.name, {block, index}, scale, initial, spec.momentary, {}});
+        out_.knobs.push_back(
+            {knob.id, knob.name.empty() ? spec.name : knob.name, {block, index}, scale, initial, spec.momentary, {}});
     }
 
     void knobs() {
