@@ -216,13 +216,14 @@ void Schedule::followScenes(const Transport& transport) {
     const double end = begin + (transport.running && went > 0.0 && went < 1.0 ? went : 0.0);
     lastBeats_ = begin;
     for (Following& one : following_) {
-        const int piece = one.line.pieceAt(begin);
+        Control& control = controls_[idx(one.slot)];
+        // A switch stands where the scene wants it when a step falls on the scene's first beat, inside this run.
+        const int piece = one.line.pieceAt(control.isSwitch ? end : begin);
         if (piece < 0) {
             one.piece = piece;
             continue;
         }
         const AutomationPiece& now = one.line.pieces[idx(piece)];
-        Control& control = controls_[idx(one.slot)];
         const bool fresh = piece != one.piece;
         one.piece = piece;
         if (begin < now.to && !control.isSwitch) { // on the way
@@ -234,11 +235,15 @@ void Schedule::followScenes(const Transport& transport) {
             startMoving(idx(one.slot)); // so that its ramp is flat again when it has arrived
             continue;
         }
-        const auto there =
-            static_cast<float>(one.line.valueAt(piece, control.isSwitch ? begin : std::max(begin, now.to)));
-        // A switch on its way changes when it passes from one position to the next.
-        if (fresh || (control.isSwitch && control.target != there) || (begin >= now.to && begin - went < now.to))
-            setControl(one.slot, there);
+        if (control.isSwitch) { // at once, and from one position to the next where it is on its way
+            const auto there = static_cast<float>(one.line.valueAt(piece, end));
+            if (!fresh && control.target == there) continue;
+            control.now = control.target = there;
+            ramps_[idx(one.slot)] = {there, 0.0f};
+            continue;
+        }
+        if (fresh || (begin >= now.to && begin - went < now.to))
+            setControl(one.slot, static_cast<float>(one.line.valueAt(piece, std::max(begin, now.to))));
     }
 }
 

@@ -1,6 +1,8 @@
 #include "timing/stems.h"
 
 #include <algorithm>
+#include <map>
+#include <set>
 
 #include <fmt/format.h>
 
@@ -11,7 +13,6 @@ namespace {
 struct Exit {
     int cable;
     std::string from;
-    std::string to;
 };
 
 std::vector<Exit> exitsOf(const Patch& patch, const Library& library) {
@@ -20,10 +21,28 @@ std::vector<Exit> exitsOf(const Patch& patch, const Library& library) {
         const std::string& from = patch.post(cable.from.post)->voice;
         const std::string& to = patch.post(cable.to.post)->voice;
         const JackInfo* jack = library.jack(patch, cable.from);
-        if (!from.empty() && from != to && jack && jack->kind == SignalKind::Audio)
-            exits.push_back({cable.id, from, to});
+        if (!from.empty() && from != to && jack && jack->kind == SignalKind::Audio) exits.push_back({cable.id, from});
     }
     return exits;
+}
+
+/// Voices whose sound is in what each post gives, itself included: through others, and through what is nobody's.
+std::map<std::string, std::set<std::string>> voicesIn(const Patch& patch, const Library& library) {
+    std::map<std::string, std::set<std::string>> heard;
+    for (const Post& post : patch.posts)
+        if (!post.voice.empty()) heard[post.id].insert(post.voice);
+    for (bool more = true; more;) {
+        more = false;
+        for (const Cable& cable : patch.cables) {
+            const JackInfo* jack = library.jack(patch, cable.from);
+            if (!jack || jack->kind != SignalKind::Audio) continue;
+            auto& to = heard[cable.to.post];
+            const std::size_t before = to.size();
+            to.insert(heard[cable.from.post].begin(), heard[cable.from.post].end());
+            more = more || to.size() > before;
+        }
+    }
+    return heard;
 }
 
 /// Without its ending.
@@ -63,9 +82,11 @@ std::vector<Stem> stemsOf(const Patch& patch, const Library& library) {
     const std::vector<Exit> exits = exitsOf(patch, library);
     std::vector<Stem> out;
     // What the sound of other voices comes into is a bus, whatever it is called: it belongs to all.
-    const auto isBus = [&](const std::string& voice) {
-        return std::ranges::find(exits, voice, &Exit::to) != exits.end();
-    };
+    auto heard = voicesIn(patch, library);
+    std::set<std::string> buses;
+    for (const Post& post : patch.posts)
+        if (!post.voice.empty() && heard[post.id].size() > 1) buses.insert(post.voice);
+    const auto isBus = [&](const std::string& voice) { return buses.contains(voice); };
     for (const Post& post : patch.posts)
         if (!post.voice.empty() && !isBus(post.voice) && std::ranges::find(out, post.voice, &Stem::voice) == out.end())
             out.push_back({post.voice, {}});

@@ -360,6 +360,19 @@ class ScenesTest : public QObject {
         for (std::size_t i = 0; i < mix.size(); ++i)
             QVERIFY2(std::abs(sum[i] - static_cast<double>(mix[i])) < 2e-3,
                      qPrintable(QString::number(sum[i] - static_cast<double>(mix[i]))));
+        // What goes out of the mixer, through bands, equalizer and width, and back into it, is nobody's either.
+        const Patch song = demo("landfall.json");
+        QStringList voices;
+        options.seconds = 2.0;
+        options.scenes = false;
+        for (const Stem& stem : stemsOf(song, library())) {
+            voices << QString::fromStdString(stem.voice);
+            options.silenced = stem.silenced;
+            const auto alone = render(song, library(), options)->left;
+            QVERIFY2(*std::ranges::max_element(alone) > 0.1f, stem.voice.c_str());
+        }
+        voices.sort();
+        QCOMPARE(voices.join(' '), QStringLiteral("Bass Hat Kick Lead"));
         QCOMPARE(
             stemFiles("Night Watch", {"Lead / 2", "lead 2", "Lead"}),
             (std::vector<std::string>{"night-watch-lead-2.wav", "night-watch-lead-2-2.wav", "night-watch-lead.wav"}));
