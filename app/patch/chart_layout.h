@@ -51,7 +51,7 @@ struct ChartLayout {
     static constexpr qreal kGutter = 44;     ///< row numbers and finding marks
     static constexpr qreal kReadings = 130;  ///< figures at the right
     static constexpr qreal kWordsLeft = 56;  ///< jack words before the first post
-    static constexpr qreal kWordsRight = 36; ///< jack words behind the last one
+    static constexpr qreal kWordsRight = 48; ///< jack words behind the last one
     static constexpr qreal kReach = 12;      ///< how near a post's line the pointer has to be
     static constexpr qreal kHeadHeight = 58;
     static constexpr qreal kHeadGap = 6;

@@ -192,6 +192,7 @@ void KnobPanel::addKnobs(const Post& post, const PartInfo& part) {
         layout_->addLayout(grid);
     else
         delete grid;
+    addButtons(part);
     if (part.has("quantizer")) {
         scales_ = new ScaleTools(session_, post.id);
         layout_->addWidget(scales_);
@@ -199,7 +200,6 @@ void KnobPanel::addKnobs(const Post& post, const PartInfo& part) {
     }
     for (const KnobInfo& info : part.knobs)
         if (info.scale.taper == Taper::Switch && !info.momentary && !inMidiTable(part, info)) addSwitch(post, info);
-    addButtons(part);
     addSources(post, part);
     if (midiTableOf(post, part)) {
         midi_ = new MidiTableView(session_, post.id);

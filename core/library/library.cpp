@@ -129,22 +129,31 @@ class PartResolver {
     }
 
     void jacks() {
-        for (const JackDescription& jack : in_.jacks) addJack(jack, "jacks/" + jack.id);
-        if (!showsAll(in_.jacks.empty())) return;
-        for (const bool output : {false, true}) {
-            const auto& specs = output ? type(0).outputs : type(0).inputs;
-            for (std::size_t i = 0; i < specs.size(); ++i) {
-                const BlockPoint here{0, static_cast<int>(i)};
-                if (std::ranges::any_of(out_.jacks, [&](const JackInfo& jack) {
-                        return jack.output == output && (jack.at == here || jack.right == here);
-                    }))
-                    continue;
-                JackDescription jack;
-                jack.id = jack.at = specs[i].id;
-                jack.name = specs[i].name;
-                addJack(jack, "jacks");
-            }
+        if (!showsAll(in_.jacks.empty())) {
+            for (const JackDescription& jack : in_.jacks) addJack(jack, "jacks/" + jack.id);
+            return;
         }
+        // In the block's order, each as it is named if it is.
+        std::set<std::string> right;
+        for (const JackDescription& jack : in_.jacks)
+            if (!jack.right.empty()) right.insert(split(jack.right, "jacks/" + jack.id).second);
+        std::set<std::string> placed;
+        for (const auto* specs : {&type(0).inputs, &type(0).outputs})
+            for (const JackSpec& spec : *specs) {
+                const auto named = std::ranges::find_if(in_.jacks, [&](const JackDescription& jack) {
+                    return split(jack.at.empty() ? jack.id : jack.at, "jacks/" + jack.id).second == spec.id;
+                });
+                if (named != in_.jacks.end()) {
+                    placed.insert(named->id);
+                    addJack(*named, "jacks/" + named->id);
+                } else if (!right.contains(spec.id)) {
+                    JackDescription jack;
+                    jack.id = jack.at = spec.id;
+                    addJack(jack, "jacks");
+                }
+            }
+        for (const JackDescription& jack : in_.jacks) // one that is no jack of the block, or a second one at the same
+            if (!placed.contains(jack.id)) addJack(jack, "jacks/" + jack.id);
     }
 
     void normals() {
@@ -193,10 +202,24 @@ class PartResolver {
     }
 
     void knobs() {
-        for (const KnobDescription& knob : in_.knobs) addKnob(knob, "knobs/" + knob.id);
-        if (showsAll(in_.knobs.empty()))
-            for (const ControlSpec& spec : type(0).controls)
-                if (!isSet(spec.id)) addKnob({spec.id, spec.name, spec.id, {}, {}, {}, {}}, "knobs");
+        if (showsAll(in_.knobs.empty())) {
+            std::set<std::string> placed;
+            for (const ControlSpec& spec : type(0).controls) {
+                const auto named = std::ranges::find_if(in_.knobs, [&](const KnobDescription& knob) {
+                    return split(knob.at.empty() ? knob.id : knob.at, "knobs/" + knob.id).second == spec.id;
+                });
+                if (named != in_.knobs.end()) {
+                    placed.insert(named->id);
+                    addKnob(*named, "knobs/" + named->id);
+                } else if (!isSet(spec.id)) {
+                    addKnob({spec.id, "", spec.id, {}, {}, {}, {}}, "knobs");
+                }
+            }
+            for (const KnobDescription& knob : in_.knobs)
+                if (!placed.contains(knob.id)) addKnob(knob, "knobs/" + knob.id);
+        } else {
+            for (const KnobDescription& knob : in_.knobs) addKnob(knob, "knobs/" + knob.id);
+        }
         for (const auto& [jack, control] : amounts_)
             for (const KnobInfo& knob : out_.knobs)
                 if (knob.at.block == out_.jacks[jack].at.block && knob.at.index == control)

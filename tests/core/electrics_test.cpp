@@ -164,6 +164,40 @@ class ElectricsTest : public QObject {
         QVERIFY(right == graph.nodes.end() || right->inputs[0].node >= 0);
     }
 
+    /// A part that shows all of its block names only what differs: the order is the block's, and a control that a
+    /// meaning sets is no knob of its own. Several conditions hold together, and what they name follows the mode.
+    void allOfABlockAndSeveralConditions() {
+        PatchMaker maker("tower-case");
+        maker.post("f", "tidemark", "functions");
+        Patch patch = maker.make();
+        const PartInfo& part = *workspace().library.part(patch.posts[0]);
+        const BlockType& type = *findBlockType("function-generator");
+        QCOMPARE(part.jacks.size(), type.inputs.size() + type.outputs.size());
+        QCOMPARE(part.knobs.size(), type.controls.size() - 1); // the chord is the shift's
+        QVERIFY(!part.knob("chord"));
+        QCOMPARE(part.knobs[0].id, std::string("rise"));
+        QCOMPARE(part.knobs[5].id, std::string("shift"));
+        const auto named = [&](double mode, double cycle) {
+            Patch turned = *applyEdit(patch, SetKnob{"f", "mode", mode});
+            turned = *applyEdit(turned, SetKnob{"f", "cycle", cycle});
+            return *knobInForce(turned, turned.posts[0], part, *part.knob("shift")).name + " " +
+                   jackWord(turned, workspace().library, {"f", "related-2"});
+        };
+        QCOMPARE(named(0, 0), std::string("Fade related 2"));
+        QCOMPARE(named(1, 0), std::string("Slope related 2"));
+        QCOMPARE(named(1, 1), std::string("Phase related 2"));
+        QCOMPARE(named(2, 1), std::string("Chord related 2"));
+        QCOMPARE(named(3, 0), std::string("Above core end of rise"));
+        // The knob keeps its place on the dial and points at a chord, named and typed by its word.
+        patch = *applyEdit(*applyEdit(patch, SetKnob{"f", "mode", 2}), SetKnob{"f", "shift", 45});
+        const KnobInForce chord = knobInForce(patch, patch.posts[0], part, *part.knob("shift"));
+        QCOMPARE(chord.scale->text(chord.value), std::string("major 4:5:6:8"));
+        QVERIFY(std::abs(*chord.scale->parse("Seventh") - 100.0 * 10.0 / 13.0) < 1e-9);
+        QVERIFY(std::abs(*chord.scale->parse("minor below 30:24:20:15") + 100.0 * 6.0 / 13.0) < 1e-9);
+        QVERIFY(std::abs(*chord.scale->parse("12:00")) < 1e-9);
+        QVERIFY(!chord.scale->parse("ninth"));
+    }
+
     void anUnpluggedCvFollowsTheOtherOscillatorUntilAPlugComes() {
         Loose loose;
         loose.post("a", "whirlpool", "osc-a", "w")
