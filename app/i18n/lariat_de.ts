@@ -3169,6 +3169,25 @@
     </message>
 </context>
 <context>
+    <name>lariat::Gestures</name>
+    <message>
+        <source>Play now: the gesture begins with what you do first, and ends when you stop it.</source>
+        <translation>Jetzt spielen: die Geste beginnt mit der ersten Bewegung und endet, wenn man sie anhält.</translation>
+    </message>
+    <message>
+        <source>Nothing was played; the patch is as it was.</source>
+        <translation>Es wurde nichts gespielt; der Patch ist, wie er war.</translation>
+    </message>
+    <message>
+        <source>record what %1 plays</source>
+        <translation>aufnehmen, was %1 spielt</translation>
+    </message>
+    <message>
+        <source>%1 plays it again every %2 beats; Ctrl+Z takes it back.</source>
+        <translation>%1 spielt es alle %2 Schläge wieder; Strg+Z nimmt es zurück.</translation>
+    </message>
+</context>
+<context>
     <name>lariat::Inspector</name>
     <message>
         <source>Inspector</source>
@@ -3455,6 +3474,14 @@
     <message>
         <source>Down as long as it is pressed</source>
         <translation>Gedrückt, solange man drückt</translation>
+    </message>
+    <message>
+        <source>Record what is played</source>
+        <translation>Aufnehmen, was gespielt wird</translation>
+    </message>
+    <message>
+        <source>What you play from now on, by keys, pad or MIDI, is played again until you press this once more: a whole number of beats long where a clock runs.</source>
+        <translation>Was von jetzt an mit Tasten, Pad oder MIDI gespielt wird, bis man noch einmal drückt, wird immer wieder gespielt: eine ganze Zahl von Schlägen lang, wo ein Takt läuft.</translation>
     </message>
 </context>
 <context>

@@ -42,6 +42,7 @@ KnobPanel::KnobPanel(const Session& session, const Post& post, QWidget* parent)
         pad->setObjectName(QStringLiteral("pad"));
         layout_->addWidget(pad);
     }
+    addGesture(*session.document.library().part(post));
     addKnobs(post, *session.document.library().part(post));
 }
 
@@ -216,6 +217,26 @@ KnobPanel::~KnobPanel() {
 void KnobPanel::letGo(const std::string& button) {
     session_.sound.engine().moveKnob(post_, button, 0.0, 0.0);
     pressed_.erase(std::string(button));
+}
+
+/// What is played by hand can be taken into the patch, and is played again then.
+void KnobPanel::addGesture(const PartInfo& part) {
+    if (std::ranges::none_of(part.blocks, [](const PartBlock& block) { return block.type->isPlayed; })) return;
+    auto* record = new QPushButton(tr("Record what is played"));
+    record->setObjectName(QStringLiteral("record-gesture"));
+    record->setCheckable(true);
+    record->setToolTip(tr("What you play from now on, by keys, pad or MIDI, is played again until you press this once "
+                          "more: a whole number of beats long where a clock runs."));
+    const auto show = [this, record] { record->setChecked(session_.gestures.post() == post_); };
+    show();
+    connect(&session_.gestures, &Gestures::changed, record, show);
+    connect(record, &QPushButton::clicked, this, [this](bool on) {
+        if (on)
+            session_.gestures.start(post_);
+        else
+            session_.gestures.stop();
+    });
+    layout_->addWidget(record);
 }
 
 /// Buttons are pressed in what sounds, not in the patch: nothing is changed by them, and nothing to be undone.

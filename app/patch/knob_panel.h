@@ -44,6 +44,7 @@ class KnobPanel : public QWidget {
     void addEnvelope(const Post& post, const PartInfo& part);
     void showEnvelope(const Post& post, const PartInfo& part);
     void addKnobs(const Post& post, const PartInfo& part);
+    void addGesture(const PartInfo& part);
     void addButtons(const PartInfo& part);
     void letGo(const std::string& button);
     void addSwitch(const Post& post, const KnobInfo& knob);

@@ -56,8 +56,9 @@ MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, cons
                        QWidget* parent)
     : QMainWindow(parent), document_(std::move(workspace)), sound_(document_), selection_(document_),
       checker_(document_, jobs_), readings_(document_, sound_), navigator_(document_, selection_),
-      controllers_(document_, sound_), session_{document_, sound_,    selection_, jobs_,
-                                                checker_,  readings_, navigator_, controllers_},
+      controllers_(document_, sound_),
+      gestures_(document_, sound_), session_{document_, sound_,     selection_,   jobs_,    checker_,
+                                             readings_, navigator_, controllers_, gestures_},
       files_(new Files(document_, recoveryFolder, this)), entries_(std::move(places)) {
     auto* centre = new QWidget;
     auto* across = new QHBoxLayout(centre);
@@ -125,6 +126,7 @@ MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, cons
     connect(&document_, &Document::fileChanged, this, &MainWindow::refreshTitle);
     connect(&checker_, &Checker::findingsChanged, this, &MainWindow::refreshHead);
     connect(&sound_, &Sound::message, this, say);
+    connect(&gestures_, &Gestures::message, this, say);
     showPlace(QStringLiteral("patch"));
     refreshHead();
     refreshTitle();

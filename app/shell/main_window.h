@@ -97,6 +97,7 @@ class MainWindow : public QMainWindow {
     Readings readings_;
     Navigator navigator_;
     Controllers controllers_;
+    Gestures gestures_;
     Session session_;
     Files* files_;
     std::vector<PlaceEntry> entries_;

@@ -4,6 +4,7 @@
 #include "shell/checker.h"
 #include "shell/controllers.h"
 #include "shell/document.h"
+#include "shell/gestures.h"
 #include "shell/jobs.h"
 #include "shell/navigator.h"
 #include "shell/readings.h"
@@ -21,6 +22,7 @@ struct Session {
     Readings& readings;       ///< what is measured of it, live
     Navigator& navigator;     ///< the way to other places
     Controllers& controllers; ///< what MIDI controllers turn in it
+    Gestures& gestures;       ///< what hands play is taken into it
 };
 
 } // namespace lariat

@@ -38,13 +38,89 @@ Schedule::Schedule(const Patch& patch, const Library& library, const EngineSetti
     chooseTicks();
     mapJacks(graph, patch, library);
     if (!settings.listened.post.empty()) listened_ = signal(settings.listened);
-    if (!settings.scenes) return;
+    if (settings.scenes) followLines(patch, library);
+}
+
+namespace {
+
+bool hasUses(const KnobInfo& knob) {
+    return std::ranges::any_of(knob.meanings, [](const Meaning& meaning) { return meaning.at.has_value(); });
+}
+
+} // namespace
+
+void Schedule::followLines(const Patch& patch, const Library& library) {
     for (AutomationLine& line : automationOf(patch, library)) {
-        const PartInfo& part = *library.part(*patch.post(line.post));
-        // A knob that changes what others mean, or that means another thing by now, is not for scenes to turn.
-        if (movesMeanings(part, line.knob) || !part.knob(line.knob)->meanings.empty()) continue;
-        if (const int slot = controlSlot(line.post, line.knob); slot >= 0)
-            following_.push_back({std::move(line), slot, -1});
+        const Post& post = *patch.post(line.post);
+        const PartInfo& part = *library.part(post);
+        const KnobInfo& knob = *part.knob(line.knob);
+        const int slot = controlSlot(line.post, line.knob);
+        if (slot < 0) continue;
+        const int routed = hasUses(knob) ? routedFor(post, part, knob, patch) : -1;
+        if (movesMeanings(part, knob.id)) // turned, it gives others another use
+            for (const KnobInfo& other : part.knobs)
+                if (hasUses(other)) (void)routedFor(post, part, other, patch);
+        following_.push_back({std::move(line), slot, -1, routed});
+    }
+}
+
+/// The place among those with several uses; plugs stay as they are as long as the patch does.
+int Schedule::routedFor(const Post& post, const PartInfo& part, const KnobInfo& knob, const Patch& patch) {
+    const auto known =
+        std::ranges::find_if(routed_, [&](const Routed& one) { return one.post == post.id && one.knob == knob.id; });
+    if (known != routed_.end()) return static_cast<int>(known - routed_.begin());
+    Routed out{post.id, knob.id, knob.scale, knob.scale.toFraction(knobValue(post, knob)), {}, 0, false};
+    const auto add = [&](const BlockPoint& at, const Scale& scale, std::vector<std::pair<int, int>> when) {
+        const PartBlock& block = part.blocks[idx(at.block)];
+        const auto fixed = block.fixed.find(at.index);
+        const double rest = fixed != block.fixed.end() ? fixed->second : block.type->controls[idx(at.index)].initial;
+        const RunningNode* node = running(post, part, at);
+        const int slot = node ? static_cast<int>(node->firstControl) + at.index : -1;
+        out.uses.push_back({std::move(when), slot, scale, static_cast<float>(rest)});
+    };
+    for (const Meaning& meaning : knob.meanings) {
+        if (!meaning.plugged.empty() && !patch.cableInto({post.id, meaning.plugged})) continue;
+        std::vector<std::pair<int, int>> when;
+        bool may = true;
+        for (const ModeInfo& mode : meaning.modes) {
+            const KnobInfo* other = part.knob(mode.knob);
+            const int slot = controlSlot(post.id, mode.knob);
+            if (slot >= 0)
+                when.emplace_back(slot, mode.position);
+            else
+                may = may && other && std::lround(knobValue(post, *other)) == mode.position;
+        }
+        if (may) add(meaning.at.value_or(knob.at), meaning.at ? meaning.scale : knob.scale, std::move(when));
+    }
+    add(knob.at, knob.scale, {});
+    while (!std::ranges::all_of(out.uses[out.current].when, [&](const auto& one) {
+        return std::lround(controls_[idx(one.first)].target) == one.second;
+    }))
+        ++out.current;
+    routed_.push_back(std::move(out));
+    return static_cast<int>(routed_.size()) - 1;
+}
+
+/// Brings the knobs with several uses to what they set now.
+void Schedule::route() {
+    for (Routed& one : routed_) {
+        std::size_t now = 0;
+        while (!std::ranges::all_of(one.uses[now].when, [&](const auto& mode) {
+            return std::lround(controls_[idx(mode.first)].target) == mode.second;
+        }))
+            ++now;
+        if (now == one.current && !one.moved) continue;
+        const Use& before = one.uses[one.current];
+        const Use& use = one.uses[now];
+        const auto value = static_cast<float>(use.scale.toValue(one.place));
+        if (before.slot != use.slot) {
+            moveControl(before.slot, before.rest, 0);
+            moveControl(use.slot, value, 0);
+        } else {
+            setControl(use.slot, value);
+        }
+        one.current = now;
+        one.moved = false;
     }
 }
 
@@ -226,6 +302,13 @@ void Schedule::followScenes(const Transport& transport) {
         const AutomationPiece& now = one.line.pieces[idx(piece)];
         const bool fresh = piece != one.piece;
         one.piece = piece;
+        if (one.routed >= 0) {
+            Routed& knob = routed_[idx(one.routed)];
+            if (!fresh && begin - went >= now.to) continue; // it has arrived
+            knob.place = knob.scale.toFraction(one.line.valueAt(piece, end));
+            knob.moved = true;
+            continue;
+        }
         if (begin < now.to && !control.isSwitch) { // on the way
             const auto from = static_cast<float>(one.line.valueAt(piece, begin));
             const auto to = static_cast<float>(one.line.valueAt(piece, end));
@@ -245,6 +328,7 @@ void Schedule::followScenes(const Transport& transport) {
         if (fresh || (begin >= now.to && begin - went < now.to))
             setControl(one.slot, static_cast<float>(one.line.valueAt(piece, std::max(begin, now.to))));
     }
+    route();
 }
 
 void Schedule::startMoving(std::size_t control) {

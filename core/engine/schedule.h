@@ -107,7 +107,25 @@ class Schedule {
     struct Following {
         AutomationLine line;
         int slot = -1;
-        int piece = -1; ///< the one that was in force in the last run
+        int piece = -1;  ///< the one that was in force in the last run
+        int routed = -1; ///< of those with several uses
+    };
+    /// What a knob sets while switches of its part stand somewhere.
+    struct Use {
+        std::vector<std::pair<int, int>> when; ///< slots of switches and their positions; all of them
+        int slot = -1;
+        Scale scale;
+        float rest = 0.0f; ///< where the control stands that no knob sets
+    };
+    /// A knob that has several uses, of which scenes may change the one that is in force.
+    struct Routed {
+        std::string post;
+        std::string knob;
+        Scale scale;           ///< its own
+        double place = 0.0;    ///< on its dial
+        std::vector<Use> uses; ///< the first that holds counts; the last one always does
+        std::size_t current = 0;
+        bool moved = false;
     };
     struct Late {
         const Signal* from = nullptr;
@@ -141,6 +159,9 @@ class Schedule {
     void mapJacks(const Graph& graph, const Patch& patch, const Library& library);
     void moveControls();
     void followScenes(const Transport& transport);
+    void followLines(const Patch& patch, const Library& library);
+    [[nodiscard]] int routedFor(const Post& post, const PartInfo& part, const KnobInfo& knob, const Patch& patch);
+    void route();
     void startMoving(std::size_t control);
     void runOnce(const RunningGroup& group);
     void runLoop(RunningGroup& group);
@@ -155,6 +176,7 @@ class Schedule {
     std::vector<Control> controls_;
     std::vector<Ramp> ramps_;
     std::vector<Following> following_;
+    std::vector<Routed> routed_;
     double lastBeats_ = 0.0;          ///< at the start of the last run
     std::vector<std::size_t> moving_; ///< controls that have not arrived; room for all is reserved
     std::map<std::pair<std::string, std::string>, int> knobSlots_;

@@ -330,6 +330,62 @@ class HearingWindowTest : public QObject {
         view->close();
     }
 
+    /// A movement on the pad is taken into the patch, plays again by itself, and is one step back.
+    void aGestureIsRecordedAndLooped() {
+        Opened o;
+        Patch patch = PatchMaker("tower-case").make();
+        const Post post =
+            postFor(patch, freeParts(patch, workspace().library, workspace().housing(patch), "pad").front());
+        QVERIFY(o.window.document().saveAs(o.folder.filePath(QStringLiteral("own.lariat"))));
+        o.window.document().startNew("tower-case");
+        QVERIFY(o.window.document().apply({AddPost{post}}, QStringLiteral("add")));
+        o.window.selection().choosePost(post.id);
+        QCoreApplication::processEvents();
+        const auto record = [&] {
+            return o.place().inspector().findChild<QPushButton*>(QStringLiteral("record-gesture"));
+        };
+        const auto pad = [&] { return o.place().inspector().findChild<PadSurface*>(QStringLiteral("pad")); };
+        QVERIFY(record() && pad());
+        QTest::mouseClick(record(), Qt::LeftButton); // nothing is played: nothing is taken
+        QTest::mouseClick(record(), Qt::LeftButton);
+        QVERIFY(o.patch().performances.empty());
+        const int steps = o.window.document().history().index();
+        QTest::mouseClick(record(), Qt::LeftButton);
+        QVERIFY(record()->isChecked());
+        QTest::mousePress(pad(), Qt::LeftButton, {}, QPoint(pad()->width() - 3, pad()->height() / 2));
+        QTest::qWait(150); // the hand's
+        QTest::mouseMove(pad(), QPoint(3, pad()->height() / 2));
+        QTest::qWait(150);
+        QTest::mouseRelease(pad(), Qt::LeftButton, {}, QPoint(3, pad()->height() / 2));
+        QTest::mouseClick(record(), Qt::LeftButton);
+        QCOMPARE(o.window.document().history().index(), steps + 1);
+        const Performance* taken = o.patch().performance(post.id);
+        QVERIFY(taken && taken->lengthBeats > 0.4 && taken->messages.size() >= 6);
+        QVERIFY(!record()->isChecked());
+        const auto tap = o.window.sound().engine().watch({post.id, "x"}, {1u << 16, 64}, workspace().library);
+        bool left = false;
+        bool right = false;
+        const auto bothSides = [&] {
+            const auto samples = tap->samples(4096);
+            for (const float v : samples) {
+                left = left || v < -3.0f;
+                right = right || v > 3.0f;
+            }
+            return left && right;
+        };
+        EVENTUALLY(bothSides());
+        const auto again = readPatch(writePatch(o.patch()));
+        QVERIFY(again && again->performances == o.patch().performances);
+        o.window.document().history().undo();
+        QVERIFY(o.patch().performances.empty());
+        // Another document while it records: nothing is taken into it.
+        QTest::mouseClick(record(), Qt::LeftButton);
+        o.window.sound().play({0x90, 60, 100});
+        QVERIFY(o.window.document().saveAs(o.folder.filePath(QStringLiteral("own.lariat"))));
+        QVERIFY(o.window.openFile(kLamp));
+        QVERIFY(o.patch().performances.empty());
+    }
+
     /// Buttons are pressed in what sounds: by mouse, by key, by a learned controller; the patch stays as it is.
     void buttonsArePressed() {
         Opened o;

@@ -6,6 +6,7 @@
 #include "support/analysis.h"
 #include "support/patches.h"
 #include "support/rig.h"
+#include "timing/gesture.h"
 
 #include <QFile>
 #include <QTemporaryDir>
@@ -350,6 +351,38 @@ class KeysTest : public QObject {
         QVERIFY(std::abs(at(rig, "x-inverted", 0.5) + 5.0) < 0.01);
         QVERIFY(std::abs(at(rig, "y", 0.5) + 2.5) < 0.01);
         QVERIFY(std::abs(rig.falling("touch").front() - 0.4) < 1e-5);
+    }
+
+    /// What hands did becomes a loop: whole beats where a clock runs, nothing left held, nothing that is not its own.
+    void aGestureBecomesALoop() {
+        const std::vector<TimedMessage> hands = {
+            {0.0, on(60)}, {0.2, {0xB0, 1, 70}}, {0.31, off(60)},        {0.4, off(72)}, // struck before
+            {0.5, on(64)}, {0.6, {0xF8, 0, 0}},  {0.7, {0xB0, 16, 100}}, {0.71, {0xB0, 48, 3}}, {1.9, on(67)}};
+        GestureTake take{.post = "keys", .tempo = 120.0, .seconds = 1.66, .toBeats = true};
+        const Performance keys = gestureOf(take, hands);
+        QCOMPARE(keys.lengthBeats, 3.0); // 3.32 beats
+        QCOMPARE(keys.messages.size(), std::size_t{5});
+        QCOMPARE(keys.messages[1].beat, 0.4);
+        QVERIFY(keys.messages.back().message == off(64) && keys.messages.back().beat == 3.0);
+        take.toBeats = false;
+        QVERIFY(std::abs(gestureOf(take, hands).lengthBeats - 3.32) < 1e-9);
+        take.pad = true;
+        const Performance pad = gestureOf(take, hands);
+        QCOMPARE(pad.messages.size(), std::size_t{6}); // two strikes, their ends, and the two halves of x
+        take.seconds = 0.01;
+        take.toBeats = true;
+        QCOMPARE(gestureOf(take, hands).lengthBeats, 1.0); // never nothing
+        const std::vector<TimedMessage> many(kMaxMessages + 100, {0.1, {0xB0, 1, 1}});
+        take.pad = false;
+        QVERIFY(gestureOf(take, many).messages.size() <= kMaxMessages);
+        // It survives the file, and plays: the pad follows it.
+        Rig rig("pad");
+        GestureTake moved{.post = "pad", .pad = true, .tempo = 120.0, .seconds = 0.5, .toBeats = true};
+        rig.setup.material.performance = std::make_shared<const Performance>(
+            gestureOf(moved, std::vector<TimedMessage>{{0.0, {0xB0, 16, 127}}, {0.25, {0xB0, 16, 0}}}));
+        rig.run(1.0);
+        for (const double t : {0.2, 0.7}) QVERIFY(at(rig, "x", t) > 4.5); // again in the second round
+        for (const double t : {0.45, 0.95}) QVERIFY(at(rig, "x", t) < -4.5);
     }
 
     void midiFilesComeBackAsTheyWere() {

@@ -15,6 +15,8 @@
 #include <cmath>
 #include <random>
 
+Q_DECLARE_METATYPE(lariat::Patch)
+
 using namespace lariat;
 using namespace lariat::test;
 
@@ -242,15 +244,31 @@ class ScenesTest : public QObject {
         QVERIFY(std::abs(pulses[7] - pulses[6] - 0.25) < 0.01);
     }
 
+    void liveEqualsOffline_data() {
+        QTest::addColumn<Patch>("patch");
+        QTest::addColumn<QString>("jack");
+        QTest::newRow("knobs and switches") << with(song(), kSong) << QStringLiteral("a.out");
+        // A knob that points at chords in one mode and fades in another, moved in both.
+        QTest::newRow("a knob with several uses")
+            << with(demo("four-related.json"), "Chords: 1 bar\n"
+                                               "  function related by ratios\n"
+                                               "  right: function shift 10 % > 60 %, bar 1 to 1.4\n"
+                                               "Fade: 1 bar\n"
+                                               "  function related by levels\n"
+                                               "  right: function shift 0 % > 80 %, bar 1.2 to 1.4\n")
+            << QStringLiteral("functions.related-3");
+    }
     void liveEqualsOffline() {
-        const Patch patch = with(song(), kSong);
+        QFETCH(Patch, patch);
+        QFETCH(QString, jack);
         Engine engine({}, 96000.0);
         engine.setScenes(true);
         engine.setPatch(patch, library());
-        const auto tap = engine.watch(jackRef("a.out"), {1u << 20, 64}, library());
+        const std::string word = jack.toStdString();
+        const auto tap = engine.watch(jackRef(word), {1u << 20, 64}, library());
         const auto first = static_cast<std::size_t>(8.0 * 96000.0);
         played(engine, first, kRun);
-        const auto expected = offline(patch, "a.out", 8.0);
+        const auto expected = offline(patch, word.c_str(), 8.0);
         const auto live = tap->samples(first);
         QCOMPARE(live.size(), first);
         for (std::size_t i = 0; i < first; ++i)

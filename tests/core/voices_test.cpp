@@ -123,6 +123,82 @@ class VoicesTest : public QObject {
         for (std::size_t i = 20000; i < 280000; ++i)
             QVERIFY(std::abs(bus["bridge.out-left"][i] - bus["width.left-out"][i]) < 1e-4f);
     }
+
+    /// Notes of a ringing filter behind an opto-coupler leap up and glide down.
+    void glowingNotesGlideDown() {
+        const Patch still = without(build("glowworm"), "glow.cv");
+        const Take t = take(still, 7.0, {"glow.band", "tracks.pitch-1"});
+        const double beat = 60.0 / 72.0;
+        const auto pitchAt = [&](double from, double to) { return pitchOf(part(t["glow.band"], from, to)); };
+        const auto wanted = [](int note) { return noteToHertz(note - 24).value; }; // C4 is 0 V is C2
+        // Struck at C6: there within some milliseconds; then C4, two octaves down, is still far above at the beginning.
+        QVERIFY(std::abs(cents(pitchAt(0.05, 0.25), wanted(84))) < 30.0);
+        QVERIFY(cents(pitchAt(beat + 0.02, beat + 0.09), wanted(60)) > 500.0);
+        // On the way down it only falls.
+        double before = 1e9;
+        for (double at = beat + 0.03; at < beat + 0.35; at += 0.05) {
+            const double now = pitchAt(at, at + 0.08);
+            QVERIFY2(now < before * 1.01, qPrintable(QStringLiteral("%1 at %2").arg(now).arg(at)));
+            before = now;
+        }
+        // Up again it leaps.
+        QVERIFY(std::abs(cents(pitchAt(2 * beat + 0.05, 2 * beat + 0.25), wanted(79))) < 40.0);
+    }
+
+    /// The middle mast follows an oscillator outside, note by note; the others stand above it by whole numbers.
+    void threeMastsFollowALine() {
+        const Patch still =
+            with(with(build("rigging"), "masts", "inner-index-amount", 0.0), "masts", "inner-index", 0.0);
+        const Take t = take(still, 5.0, {"masts.inner-sine", "vca.in", "masts.right-sine", "halyard.pulse"});
+        const double step = 60.0 / 96.0 / 4.0;
+        const int starts[] = {0, 3, 6, 8, 11, 13};
+        const int notes[] = {50, 53, 57, 55, 52, 48};
+        for (std::size_t n = 0; n < 6; ++n) {
+            const double from = starts[n] * step + 0.03; // some periods to find it
+            const double to = from + 0.2;
+            const double line = pitchOf(part(t["halyard.pulse"], from, to));
+            QVERIFY(std::abs(cents(line, noteToHertz(notes[n]).value)) < 0.5);
+            QVERIFY(std::abs(cents(pitchOf(part(t["masts.inner-sine"], from, to)), line)) < 1.0);
+            QVERIFY(std::abs(cents(pitchOf(part(t["masts.right-sine"], from, to)), line) - 701.955) < 1.0);
+        }
+        // Shaken by the outer two, the middle one gets brighter, most where the note begins.
+        const Take shaken = take(build("rigging"), 2.0, {"masts.inner-sine"});
+        const auto upper = [&](double from) {
+            const auto span = part(shaken["masts.inner-sine"], from, from + 0.06);
+            const double d3 = noteToHertz(50).value;
+            return amplitudeOf(span, 2.0 * d3, kRate, 0.05) + amplitudeOf(span, 3.0 * d3, kRate, 0.05);
+        };
+        QVERIFY(upper(0.02) > 1.3 * upper(0.4));
+    }
+
+    /// Scenes turn a switch that gives another knob another use: four relations of the same four outputs, in one song.
+    void scenesChangeWhatAKnobMeans() {
+        const Patch bells = build("four-related");
+        RenderOptions options;
+        options.seconds = 64.0;
+        options.fileRate = 0.0;
+        options.scenes = true;
+        for (const char* n : {"1", "2", "3", "4"}) options.probes.push_back({"functions", std::string("related-") + n});
+        const auto made = render(bells, workspace().library, options);
+        QVERIFY(made.has_value());
+        const auto out = [&](int scene, double at, double seconds, const char* n) {
+            return part(made->probes.at({"functions", std::string("related-") + n}), 16.0 * scene + at,
+                        16.0 * scene + at + seconds);
+        };
+        const double core = 1.0 / 0.0068;
+        // Chords, swept by the wave: at rest major, at its crest more than that.
+        QVERIFY(std::abs(cents(pitchOf(out(0, 0.05, 0.4, "3")), core) - 701.955) < 1.0);
+        QVERIFY(std::abs(cents(pitchOf(out(0, 0.05, 0.4, "2")), core) - 386.314) < 1.0);
+        QVERIFY(std::abs(cents(pitchOf(out(0, 3.8, 0.4, "4")), core) - 968.826) < 1.0); // 4:5:6:7
+        // Fade: all alike in pitch, each at its own level; the wave walks over them.
+        for (const char* n : {"1", "2", "3", "4"})
+            if (peakOf(out(1, 4.0, 0.3, n)) > 0.5) QVERIFY(std::abs(cents(pitchOf(out(1, 4.0, 0.3, n)), core)) < 1.0);
+        QVERIFY(peakOf(out(1, 3.9, 0.2, "1")) < 0.05 && peakOf(out(1, 3.9, 0.2, "4")) > 3.0);
+        // Phase: all of them, around zero; core: pulses on the middle two.
+        for (const char* n : {"1", "2", "3", "4"}) QVERIFY(std::abs(peakOf(out(2, 1.0, 0.3, n)) - 4.0) < 0.2);
+        const auto ends = out(3, 1.0, 0.3, "2");
+        QVERIFY(*std::ranges::min_element(ends) == 0.0f && *std::ranges::max_element(ends) > 7.9f);
+    }
 };
 
 QTEST_GUILESS_MAIN(VoicesTest)
