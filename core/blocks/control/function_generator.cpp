@@ -157,7 +157,8 @@ class FunctionGenerator final : public StatefulBlock<FunctionGenerator> {
     void tell(Told& told) const override {
         const double place = state_.turns - std::floor(state_.turns);
         told[0] = !state_.running ? 4 : place < state_.summit ? 0 : 3;
-        told[1] = static_cast<int>(1000.0f * kPeak * value(state_.turns, state_.summit, state_.main.curve) + 0.5f);
+        told[1] =
+            static_cast<int>(std::lround(1000.0f * kPeak * value(state_.turns, state_.summit, state_.main.curve)));
     }
 
   private:
