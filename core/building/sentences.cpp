@@ -267,17 +267,27 @@ Result<void> Build::turn(const std::string& sentence) {
         for (std::size_t k = words.size(); k-- > n;) {
             const std::string said = looseWords(joined(words, n, k + 1));
             const auto knob = std::ranges::find_if(part.knobs, [&](const KnobInfo& one) {
-                return looseWords(one.name) == said || looseWords(one.id) == said;
+                return looseWords(one.name) == said || looseWords(one.id) == said ||
+                       looseWords(*knobInForce(patch_, post, part, one).name) == said;
             });
             if (knob == part.knobs.end()) continue;
             std::size_t v = k + 1;
             while (v < words.size() && (words[v] == "at" || words[v] == "to" || words[v] == "=" || words[v] == "is"))
                 ++v;
             const std::string text = joined(words, v, words.size());
-            const auto value = knob->scale.parse(text, tempoOf(patch_, *library_));
-            if (!value || *value < knob->scale.min || *value > knob->scale.max)
-                return failure(say("\"{}\" is not a setting of {} {}: it takes {}", text, post.name, knob->name,
-                                   knob->scale.expectation()));
+            // What the knob does now counts first, then what it does without plugs and modes; its place on the dial
+            // is kept either way.
+            const KnobInForce now = knobInForce(patch_, post, part, *knob);
+            const double tempo = tempoOf(patch_, *library_);
+            const auto within = [](const Scale& scale, std::optional<double> value) {
+                return value && *value >= scale.min && *value <= scale.max ? value : std::nullopt;
+            };
+            auto value = within(*now.scale, now.scale->parse(text, tempo));
+            if (value && now.scale != &knob->scale) value = knob->scale.toValue(now.scale->toFraction(*value));
+            if (!value) value = within(knob->scale, knob->scale.parse(text, tempo));
+            if (!value)
+                return failure(say("\"{}\" is not a setting of {} {}: it takes {}", text, post.name, *now.name,
+                                   now.scale->expectation()));
             ++said_.others;
             return apply(SetKnob{post.id, knob->id, *value});
         }

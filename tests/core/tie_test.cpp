@@ -37,6 +37,23 @@ class TieTest : public QObject {
     Q_OBJECT
 
   private Q_SLOTS:
+    /// A knob that does another thing in a mode is named and set by the words of that mode.
+    void knobsAreSetByWhatTheyDoNow() {
+        PatchMaker maker("tower-case");
+        const Patch patch = maker.post("f", "tidemark", "functions").knob("f", "mode", 2).make();
+        const std::string name = patch.posts[0].name;
+        const auto said = [&](const std::string& words) {
+            const auto made = readSentences(name + " " + words, patch, workspace().library, workspace().housing(patch));
+            if (!made) return -1e9;
+            Patch turned = patch;
+            for (const Edit& edit : made->edits) turned = *applyEdit(turned, edit);
+            return turned.post("f")->knobs.at("shift");
+        };
+        for (const char* words : {"chord seventh", "shift seventh 4:5:6:7", "shift 76.923 %"})
+            QVERIFY2(std::abs(said(words) - 100.0 * 10.0 / 13.0) < 0.01, words);
+        QVERIFY(said("chord ninth") < -1e8);
+    }
+
     void sentencesAreUnderstood_data() {
         QTest::addColumn<QString>("sentence");
         QTest::addColumn<QString>("from");
