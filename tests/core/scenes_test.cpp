@@ -244,6 +244,21 @@ class ScenesTest : public QObject {
         QVERIFY(std::abs(pulses[7] - pulses[6] - 0.25) < 0.01);
     }
 
+    /// Without hands a scene presses a button: the contour is held open for as long as the scene wants.
+    void aScenePressesAButton() {
+        const Patch patch = with(demo("sync-lead.json"),
+                                 "Played: 1 bar\nHeld: 1 bar\n  level gate down\nLet go: 1 bar\n  level gate up\n");
+        const auto volts = offline(patch, "level.out", 6.4);
+        const double bar = 4 * 60.0 / 112.0;
+        const auto lowest = [&](double from, double to) {
+            const auto span = part(volts, from, to);
+            return static_cast<double>(*std::ranges::min_element(span));
+        };
+        QVERIFY(lowest(0.3, bar - 0.05) < 5.0);                            // notes come and go
+        QVERIFY(std::abs(lowest(bar + 0.3, 2 * bar - 0.01) - 5.6) < 0.01); // its sustain
+        QVERIFY(lowest(2 * bar + 0.3, 3 * bar - 0.05) < 5.0);
+    }
+
     void liveEqualsOffline_data() {
         QTest::addColumn<Patch>("patch");
         QTest::addColumn<QString>("jack");
