@@ -2161,6 +2161,10 @@
         <source>names no switch</source>
         <translation>nennt keinen Schalter</translation>
     </message>
+    <message>
+        <source>is a button, which stands in no patch; take it out</source>
+        <translation>ist ein Taster, der in keinem Patch steht; bitte herausnehmen</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>

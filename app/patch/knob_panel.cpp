@@ -52,7 +52,7 @@ Knob* KnobPanel::knob(const std::string& id) const {
 }
 
 bool KnobPanel::busy() const {
-    return (envelope_ && envelope_->turning()) ||
+    return !pressed_.empty() || (envelope_ && envelope_->turning()) ||
            std::ranges::any_of(knobs_, [](const auto& entry) { return entry.second->turning(); });
 }
 
@@ -254,8 +254,12 @@ void KnobPanel::addButtons(const PartInfo& part) {
             session_.sound.engine().moveKnob(post_, id, 1.0, 0.0);
         });
         // A press may be shorter than a block of the device: what is down stays so for a while.
-        connect(made, &QPushButton::released, this,
-                [this, id = info.id] { QTimer::singleShot(kPressMilliseconds, this, [this, id] { letGo(id); }); });
+        connect(made, &QPushButton::released, this, [this, id = info.id] {
+            QTimer::singleShot(kPressMilliseconds, this, [this, id] {
+                letGo(id);
+                Q_EMIT released();
+            });
+        });
         made->setContextMenuPolicy(Qt::CustomContextMenu);
         connect(made, &QWidget::customContextMenuRequested, this,
                 [this, made, id = info.id](const QPoint& at) { showSwitchMenu(id, made->mapToGlobal(at)); });
@@ -266,6 +270,10 @@ void KnobPanel::addButtons(const PartInfo& part) {
         layout_->addLayout(grid);
     else
         delete grid;
+    // What is compiled anew knows the patch only, where all buttons are up.
+    connect(&session_.document, &Document::changed, this, [this] {
+        for (const std::string& id : pressed_) session_.sound.engine().moveKnob(post_, id, 1.0, 0.0);
+    });
 }
 
 void KnobPanel::addSwitch(const Post& post, const KnobInfo& info) {

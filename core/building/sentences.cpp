@@ -267,6 +267,7 @@ Result<void> Build::turn(const std::string& sentence) {
         for (std::size_t k = words.size(); k-- > n;) {
             const std::string said = looseWords(joined(words, n, k + 1));
             const auto knob = std::ranges::find_if(part.knobs, [&](const KnobInfo& one) {
+                if (one.momentary) return false; // pressed, not set
                 return looseWords(one.name) == said || looseWords(one.id) == said ||
                        looseWords(*knobInForce(patch_, post, part, one).name) == said;
             });

@@ -42,6 +42,8 @@ void checkPost(Post& post, std::size_t number, const Library& library) {
     for (const auto& [id, value] : post.knobs) {
         const KnobInfo* knob = part->knob(id);
         if (!knob) throw ReadError(path + "/knobs/" + id, say("{} has no knob \"{}\"", part->name, id));
+        if (knob->momentary)
+            throw ReadError(path + "/knobs/" + id, say("is a button, which stands in no patch; take it out"));
         if (!(value >= knob->scale.min && value <= knob->scale.max) && knob->scale.taper == Taper::Switch)
             throw ReadError(path + "/knobs/" + id,
                             say("{:g} is no position of this switch; they are counted from 0 (\"{}\") to {} (\"{}\")",

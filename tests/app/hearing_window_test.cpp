@@ -59,6 +59,19 @@ class FullDisk {
     rlimit usual_{};
 };
 
+/// A patch of nothing but the first free part with a block of that type, chosen; `knobs` as they are to stand.
+Post alone(Opened& o, const char* type, const std::map<std::string, double>& knobs = {}) {
+    const Patch patch = PatchMaker("tower-case").make();
+    Post post = postFor(patch, freeParts(patch, workspace().library, workspace().housing(patch), type).front());
+    for (const auto& [knob, value] : knobs) post.knobs[knob] = value;
+    o.window.document().saveAs(o.folder.filePath(QStringLiteral("own.lariat")));
+    o.window.document().startNew("tower-case");
+    o.window.document().apply({AddPost{post}}, QStringLiteral("add"));
+    o.window.selection().choosePost(post.id);
+    QCoreApplication::processEvents();
+    return post;
+}
+
 } // namespace
 
 class HearingWindowTest : public QObject {
@@ -333,14 +346,7 @@ class HearingWindowTest : public QObject {
     /// A movement on the pad is taken into the patch, plays again by itself, and is one step back.
     void aGestureIsRecordedAndLooped() {
         Opened o;
-        Patch patch = PatchMaker("tower-case").make();
-        const Post post =
-            postFor(patch, freeParts(patch, workspace().library, workspace().housing(patch), "pad").front());
-        QVERIFY(o.window.document().saveAs(o.folder.filePath(QStringLiteral("own.lariat"))));
-        o.window.document().startNew("tower-case");
-        QVERIFY(o.window.document().apply({AddPost{post}}, QStringLiteral("add")));
-        o.window.selection().choosePost(post.id);
-        QCoreApplication::processEvents();
+        const Post post = alone(o, "pad");
         const auto record = [&] {
             return o.place().inspector().findChild<QPushButton*>(QStringLiteral("record-gesture"));
         };
@@ -389,17 +395,7 @@ class HearingWindowTest : public QObject {
     /// Buttons are pressed in what sounds: by mouse, by key, by a learned controller; the patch stays as it is.
     void buttonsArePressed() {
         Opened o;
-        Patch patch = PatchMaker("tower-case").make();
-        const auto free = freeParts(patch, workspace().library, workspace().housing(patch), "contour");
-        QVERIFY(!free.empty());
-        Post post = postFor(patch, free.front());
-        post.knobs["attack"] = 0.001;
-        post.knobs["release"] = 0.01;
-        QVERIFY(o.window.document().saveAs(o.folder.filePath(QStringLiteral("own.lariat"))));
-        o.window.document().startNew("tower-case");
-        QVERIFY(o.window.document().apply({AddPost{post}}, QStringLiteral("add")));
-        o.window.selection().choosePost(post.id);
-        QCoreApplication::processEvents();
+        const Post post = alone(o, "contour", {{"attack", 0.001}, {"release", 0.01}});
         const auto button = [&] {
             return o.place().inspector().findChild<QPushButton*>(QStringLiteral("press-press-gate"));
         };
@@ -420,11 +416,27 @@ class HearingWindowTest : public QObject {
         EVENTUALLY(volts() > 3.0f);
         QTest::keyRelease(button(), Qt::Key_Space);
         EVENTUALLY(std::abs(volts()) < 0.01f);
-        // One that is down when another post is chosen comes up.
+        // Held, it stays down through an edit that compiles the patch anew, and through findings that come meanwhile.
+        QTest::mousePress(button(), Qt::LeftButton);
+        EVENTUALLY(volts() > 3.0f);
+        const auto others = freeParts(o.patch(), workspace().library, workspace().housing(o.patch()), "vco");
+        QVERIFY(o.window.document().apply({AddPost{postFor(o.patch(), others.front())}}, QStringLiteral("add")));
+        o.settle();
+        QVERIFY(button()->isDown());
+        QTest::qWait(120); // longer than a fade
+        QVERIFY(volts() > 3.0f);
+        QTest::mouseRelease(button(), Qt::LeftButton);
+        EVENTUALLY(std::abs(volts()) < 0.01f);
+        o.window.document().history().undo();
+        // One that is down when another post is chosen stays under the hand, and comes up with it.
         QTest::mousePress(button(), Qt::LeftButton);
         EVENTUALLY(volts() > 3.0f);
         o.window.selection().choosePost("");
+        QCoreApplication::processEvents();
+        QVERIFY(button());
+        QTest::mouseRelease(button(), Qt::LeftButton);
         EVENTUALLY(std::abs(volts()) < 0.01f);
+        EVENTUALLY(!button());
         QVERIFY(o.patch() == before);
         // A controller that was learned for it.
         o.window.sound().openMidi({});
@@ -442,15 +454,7 @@ class HearingWindowTest : public QObject {
     /// The joystick moves its voltages, and its touch opens while it is held.
     void thePadIsPlayed() {
         Opened o;
-        Patch patch = PatchMaker("tower-case").make();
-        const auto free = freeParts(patch, workspace().library, workspace().housing(patch), "pad");
-        QVERIFY(!free.empty());
-        const Post post = postFor(patch, free.front());
-        QVERIFY(o.window.document().saveAs(o.folder.filePath(QStringLiteral("own.lariat"))));
-        o.window.document().startNew("tower-case");
-        QVERIFY(o.window.document().apply({AddPost{post}}, QStringLiteral("add")));
-        o.window.selection().choosePost(post.id);
-        QCoreApplication::processEvents();
+        const Post post = alone(o, "pad");
         auto* pad = o.place().inspector().findChild<PadSurface*>(QStringLiteral("pad"));
         QVERIFY(pad);
         const auto volts = [&](const char* jack) {

@@ -30,7 +30,7 @@ Patch randomPatch(unsigned seed) {
         for (const PartInfo& part : library.module(slot.module)->parts) {
             Post post{slot.id + "-" + part.id, part.name, slot.id, slot.module, part.id, {}, {}, {}};
             for (const KnobInfo& knob : part.knobs)
-                if (unit() < 0.7) post.knobs[knob.id] = knob.scale.toValue(unit());
+                if (unit() < 0.7 && !knob.momentary) post.knobs[knob.id] = knob.scale.toValue(unit());
             for (const JackInfo& jack : part.jacks) (jack.output ? outputs : inputs).push_back({post.id, jack.id});
             if (part.has("sample-player")) post.sample = "rattle";
             patch.posts.push_back(std::move(post));

@@ -52,6 +52,11 @@ class TieTest : public QObject {
         for (const char* words : {"chord seventh", "shift seventh 4:5:6:7", "shift 76.923 %"})
             QVERIFY2(std::abs(said(words) - 100.0 * 10.0 / 13.0) < 0.01, words);
         QVERIFY(said("chord ninth") < -1e8);
+        QVERIFY(said("strike down") < -1e8); // a button is pressed, not set
+        Patch held = patch;
+        held.posts[0].knobs["press-trigger"] = 1.0; // nor does it stand in a file
+        const auto refused = checkPatch(held, workspace().library);
+        QVERIFY(!refused && refused.error().text().find("button") != std::string::npos);
     }
 
     void sentencesAreUnderstood_data() {
