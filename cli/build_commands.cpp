@@ -192,7 +192,7 @@ void addKeep(CLI::App& build, Context& context) {
         const int cable = options->row > 0 ? cableOfRow(patch, options->row) : 0;
         if (cable == 0 && !patch.post(options->post)) refuse("say which row or post it sits on");
         const Observation observed = need(observe(patch, workspace.library, workspace.housing(patch)));
-        const auto findings = findEverything(observed).open;
+        const auto findings = need(findEverything(observed)).open;
         if (std::ranges::none_of(findings, [&](const Finding& one) {
                 return one.rule == options->rule && one.cable == cable && (cable != 0 || one.post == options->post);
             }))

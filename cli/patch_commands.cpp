@@ -12,6 +12,7 @@
 
 #include <algorithm>
 #include <iostream>
+#include <set>
 
 #include <CLI/CLI.hpp>
 #include <fmt/format.h>
@@ -22,23 +23,62 @@ namespace {
 Json findingJson(const Finding& finding, const Patch& patch) {
     Json fixes = Json::array();
     for (const Fix& fix : finding.fixes) fixes.push_back(fix.label.str());
+    Json walk = Json::array();
+    for (const Link& link : finding.walk)
+        walk.push_back({{"jack", link.jack.text()}, {"row", patch.row(link.cable)}, {"reading", link.reading.str()}});
     return {{"rule", finding.rule},
             {"severity", severityName(finding.severity)},
             {"row", patch.row(finding.cable)},
             {"post", finding.post},
             {"figure", finding.figure.str()},
             {"reason", finding.reason.str()},
-            {"fixes", fixes}};
+            {"fixes", fixes},
+            {"walk", walk}};
 }
 
-void printFinding(const Finding& finding, const Observation& o) {
+void printFinding(const Finding& finding, const Observation& o, bool why) {
     const std::string where = finding.cable ? o.cableName(finding.cable) : o.nameOf(finding.post);
     fmt::print("{} ({}): {}\n    {}\n", where, finding.rule, finding.figure.str(), finding.reason.str());
     for (std::size_t i = 0; i < finding.fixes.size(); ++i)
         fmt::print("    fix {}: {}\n", i + 1, finding.fixes[i].label.str());
+    if (!why) return;
+    for (const Link& link : finding.walk)
+        fmt::print("    why: {} · {}\n", linkName(link, o.patch, *o.library), link.reading.str());
 }
 
 constexpr int kMostFixes = 40;
+
+/// Applies cures that were tried, one after another, each as long as it leaves less to find than there was.
+void mend(Patch& patch, Observation& o, std::vector<Finding>& findings, const Workspace& workspace, bool tells) {
+    const auto weight = [](const std::vector<Finding>& all) {
+        int sum = 0;
+        for (const Finding& finding : all)
+            sum += finding.severity == Severity::Mistake ? 100 : finding.severity == Severity::Caution ? 1 : 0;
+        return sum;
+    };
+    std::set<std::string> useless; // cures after which there was no less to find
+    for (int round = 0; round < kMostFixes; ++round) {
+        const auto curable = std::ranges::find_if(findings, [&](const Finding& f) {
+            return isProblem(f) && !f.fixes.empty() && !useless.contains(f.fixes.front().label.str());
+        });
+        if (curable == findings.end()) break;
+        const std::string label = curable->fixes.front().label.str();
+        Patch mended = need(applyEdits(patch, curable->fixes.front().edits));
+        Observation now = need(observe(mended, workspace.library, workspace.housing(mended)));
+        std::vector<Finding> left = need(findEverything(now)).open;
+        // What a silent voice hid may come to light: the silence is gone all the same.
+        const bool silent = curable->rule == "no-sound" || curable->rule == "closed";
+        if (weight(left) >= weight(findings) && !silent) {
+            useless.insert(label);
+            continue;
+        }
+        useless.insert(label);
+        patch = std::move(mended);
+        o = std::move(now);
+        findings = std::move(left);
+        if (tells) fmt::print("done: {}\n", label);
+    }
+}
 
 using PatchArgument = Destination;
 
@@ -47,48 +87,43 @@ using PatchArgument = Destination;
 void addCheck(CLI::App& app, Context& context) {
     struct Options : PatchArgument {
         bool fix = false;
+        bool why = false;
     };
     auto options = std::make_shared<Options>();
     auto* command = app.add_subcommand("check", "Run a patch silently and list what is wrong with it");
     giveExamples(*command, "  lariat-cli check data/demo/lamp.json\n"
                            "  lariat-cli check data/demo/lamp.json --fix --out mended.json");
     command->add_option("patch", options->file, "Patch file")->required();
-    command->add_flag("--fix", options->fix, "Apply the first fix of every finding and write the patch to --out");
+    command->add_flag("--fix", options->fix,
+                      "Apply cures that were tried, as long as they leave less to find, and write the patch to --out");
+    command->add_flag("--why", options->why, "Show the way to each finding, link by link, with what is measured there");
     options->addOptions(*command);
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
         Observation o = need(observe(patch, workspace.library, workspace.housing(patch)));
-        auto [findings, dismissed] = findEverything(o);
+        auto [findings, dismissed, untried] = need(findEverything(o));
         Json all = Json::array();
         for (const Finding& finding : findings) {
             if (finding.severity == Severity::Mistake) context.exitCode = 1;
             if (context.json)
                 all.push_back(findingJson(finding, patch));
             else
-                printFinding(finding, o);
+                printFinding(finding, o, options->why);
         }
         if (!context.json)
             for (const Dismissed& kept : dismissed) fmt::print("kept ({}): {}\n", kept.finding.rule, kept.because);
-        // One fix may cure what two rules have found, or show what it hid: look again after each.
-        for (int round = 0; options->fix && round < kMostFixes; ++round) {
-            const auto curable = std::ranges::find_if(findings, [&](const Finding& f) {
-                return !f.fixes.empty() && applyEdits(patch, f.fixes.front().edits).has_value();
-            });
-            if (curable == findings.end()) break;
-            patch = need(applyEdits(patch, curable->fixes.front().edits));
-            if (!context.json) fmt::print("done: {}\n", curable->fixes.front().label.str());
-            o = need(observe(patch, workspace.library, workspace.housing(patch)));
-            findings = findAll(o);
-        }
         if (options->fix) {
+            mend(patch, o, findings, workspace, !context.json);
             options->write(patch);
-            context.exitCode = 0;
+            context.exitCode = std::ranges::count(findings, Severity::Mistake, &Finding::severity) > 0 ? 1 : 0;
         }
         if (context.json)
             std::cout << dump(all);
         else
             fmt::print("{} findings in {} cables\n", findings.size(), patch.cables.size());
+        if (!context.json && untried > 0)
+            fmt::print("{} cures could not be tried in time, and are not offered\n", untried);
     });
 }
 
@@ -167,7 +202,7 @@ void addSheet(CLI::App& app, Context& context) {
         const Workspace workspace = context.workspace();
         const Patch patch = need(openPatch(options->file, workspace.library));
         const Observation o = need(observe(patch, workspace.library, workspace.housing(patch)));
-        const Sheet sheet = makeSheet(o, findAll(o));
+        const Sheet sheet = makeSheet(o, need(findEverything(o)).open);
         if (options->out.empty())
             std::cout << writeMarkdown(sheet);
         else if (options->out.extension() == ".pdf")

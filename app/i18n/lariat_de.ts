@@ -122,20 +122,8 @@
         <translation>{:.1f} V gehen hinein, {:.3f} V kommen heraus</translation>
     </message>
     <message>
-        <source>{} is closed: its offset is at nothing and no cable opens it.</source>
-        <translation>{} ist zu: der Offset steht auf null, und kein Kabel öffnet ihn.</translation>
-    </message>
-    <message>
         <source>{} is closed: what should open it never rises above {:.1f} V.</source>
         <translation>{} ist zu: was ihn öffnen soll, steigt nie über {:.1f} V.</translation>
-    </message>
-    <message>
-        <source>{} is dark: nothing lights its lamp, so it lets no sound through.</source>
-        <translation>{} ist dunkel: nichts bringt die Lampe zum Leuchten, also kommt kein Klang hindurch.</translation>
-    </message>
-    <message>
-        <source>The cutoff of {} is so low that nothing of the sound is left.</source>
-        <translation>Die Grenzfrequenz von {} ist so tief, dass vom Klang nichts bleibt.</translation>
     </message>
     <message>
         <source>{:+.2f} V of DC</source>
@@ -150,24 +138,12 @@
         <translation>Das ist nicht zu hören, kostet Aussteuerung und heizt Lautsprecher. Ein Gleichspannungsfilter nimmt es heraus.</translation>
     </message>
     <message>
-        <source>Close {}</source>
-        <translation>{} schließen</translation>
-    </message>
-    <message>
-        <source>Let {} open {}</source>
-        <translation>{} soll {} öffnen</translation>
-    </message>
-    <message>
         <source>Put the free {} in and let {} open it</source>
         <translation>Den freien {} einsetzen und von {} öffnen lassen</translation>
     </message>
     <message>
         <source>the level never falls more than {:.1f} dB</source>
         <translation>der Pegel fällt nie um mehr als {:.1f} dB</translation>
-    </message>
-    <message>
-        <source>It drones: no VCA stands between the sound and the way out, so nothing tells it to stop.</source>
-        <translation>Es klingt dauernd: zwischen Klang und Ausgang steht kein VCA, also hält es nichts an.</translation>
     </message>
     <message>
         <source>It drones: {} stays open, so nothing tells the sound to stop.</source>
@@ -258,10 +234,6 @@
         <translation>Diese Schleife gibt mehr zurück, als sie nimmt, und wächst bis zur Versorgungsgrenze. Das kann laut werden.</translation>
     </message>
     <message>
-        <source>Tie {} to {} {}</source>
-        <translation>{} mit {} {} verbinden</translation>
-    </message>
-    <message>
         <source>0.0 V reach the output</source>
         <translation>0,0 V erreichen den Ausgang</translation>
     </message>
@@ -274,48 +246,16 @@
         <translation>Der Patch hat keinen Ausgang. Einen Line-Ausgang aus dem Gehäuse nehmen und den letzten Klang damit verbinden.</translation>
     </message>
     <message>
-        <source>level at -60 dB</source>
-        <translation>Pegel auf -60 dB</translation>
-    </message>
-    <message>
-        <source>{} is turned down: nothing leaves the case.</source>
-        <translation>{} ist zugedreht: nichts verlässt das Gehäuse.</translation>
-    </message>
-    <message>
-        <source>main level at 0 %</source>
-        <translation>Gesamtpegel auf 0 %</translation>
-    </message>
-    <message>
-        <source>{} adds up its inputs and lets nothing out.</source>
-        <translation>{} summiert seine Eingänge und lässt nichts hinaus.</translation>
-    </message>
-    <message>
         <source>0.0 V come out</source>
         <translation>0,0 V kommen heraus</translation>
-    </message>
-    <message>
-        <source>Nothing is in the gate of {}, so it never starts.</source>
-        <translation>Im gate von {} steckt nichts, also startet er nie.</translation>
-    </message>
-    <message>
-        <source>{:.1f} V go in, 0.0 V come out</source>
-        <translation>{:.1f} V gehen hinein, 0,0 V kommen heraus</translation>
     </message>
     <message>
         <source>0 clock pulses arrive</source>
         <translation>0 Taktpulse kommen an</translation>
     </message>
     <message>
-        <source>{} stands still: nothing is in its clock, so it plays no step.</source>
-        <translation>{} steht still: in clock steckt nichts, also spielt er keinen Schritt.</translation>
-    </message>
-    <message>
         <source>0 notes written</source>
         <translation>0 Noten geschrieben</translation>
-    </message>
-    <message>
-        <source>{} is clocked, but its pattern is empty.</source>
-        <translation>{} bekommt Takt, aber das Muster ist leer.</translation>
     </message>
     <message>
         <source>the noise floor rises by {:.0f} dB</source>
@@ -2165,6 +2105,234 @@
         <source>is a button, which stands in no patch; take it out</source>
         <translation>ist ein Taster, der in keinem Patch steht; bitte herausnehmen</translation>
     </message>
+    <message>
+        <source>looking was cancelled</source>
+        <translation>das Suchen wurde abgebrochen</translation>
+    </message>
+    <message>
+        <source>{:.1f} V go in, 0.000 V come out</source>
+        <translation>{:.1f} V gehen hinein, 0,000 V kommen heraus</translation>
+    </message>
+    <message>
+        <source>{} is closed: nothing opens it, neither its own knob nor a cable.</source>
+        <translation>{} ist zu: nichts öffnet ihn, weder der eigene Knopf noch ein Kabel.</translation>
+    </message>
+    <message>
+        <source>{} of {} is {}, so this way is shut.</source>
+        <translation>{} an {} steht auf {}, damit ist dieser Weg zu.</translation>
+    </message>
+    <message>
+        <source>{} of {} stands at {}: nothing comes through.</source>
+        <translation>{} an {} steht auf {}: nichts kommt durch.</translation>
+    </message>
+    <message>
+        <source>{} lets nothing of the sound through as its knobs stand.</source>
+        <translation>{} lässt, so wie die Knöpfe stehen, nichts vom Klang durch.</translation>
+    </message>
+    <message>
+        <source>{:.1f}…{:+.1f} V arrive</source>
+        <translation>{:.1f}…{:+.1f} V kommen an</translation>
+    </message>
+    <message>
+        <source>{} of {} waits for a pulse, and what comes there never goes up and down again.</source>
+        <translation>{} an {} wartet auf einen Impuls, und was dort ankommt, geht nie hinauf und wieder hinunter.</translation>
+    </message>
+    <message>
+        <source>{} stands still: nothing is in its {}.</source>
+        <translation>{} steht still: in {} steckt nichts.</translation>
+    </message>
+    <message>
+        <source>Nothing is in the {} of {}, so it never starts.</source>
+        <translation>In {} an {} steckt nichts, also beginnt es nie.</translation>
+    </message>
+    <message>
+        <source>0.0 V go in</source>
+        <translation>0,0 V gehen hinein</translation>
+    </message>
+    <message>
+        <source>Nothing is in the {} of {}, so nothing can come out.</source>
+        <translation>In {} an {} steckt nichts, also kann nichts herauskommen.</translation>
+    </message>
+    <message>
+        <source>{} gives nothing as its knobs stand.</source>
+        <translation>{} gibt, so wie die Knöpfe stehen, nichts von sich.</translation>
+    </message>
+    <message>
+        <source>{} is driven, but nothing comes out of this jack.</source>
+        <translation>{} wird angetrieben, aber aus dieser Buchse kommt nichts.</translation>
+    </message>
+    <message>
+        <source>{} is there, but its pattern is empty.</source>
+        <translation>{} ist da, aber das Muster ist leer.</translation>
+    </message>
+    <message>
+        <source>no recording</source>
+        <translation>keine Aufnahme</translation>
+    </message>
+    <message>
+        <source>{} has no recording to play. Choose one at its post.</source>
+        <translation>{} hat keine Aufnahme zu spielen. Wähle eine an seinem Pfosten.</translation>
+    </message>
+    <message>
+        <source>nothing is played</source>
+        <translation>nichts wird gespielt</translation>
+    </message>
+    <message>
+        <source>{} waits for hands: nobody plays it, and nothing is recorded.</source>
+        <translation>{} wartet auf Hände: niemand spielt, und nichts ist aufgenommen.</translation>
+    </message>
+    <message>
+        <source>Write four hits into lane {}</source>
+        <translation>Vier Schläge in Schlagspur {} schreiben</translation>
+    </message>
+    <message>
+        <source>Write four notes into track {}</source>
+        <translation>Vier Noten in Spur {} schreiben</translation>
+    </message>
+    <message>
+        <source>{} is not here</source>
+        <translation>{} ist nicht da</translation>
+    </message>
+    <message>
+        <source>The case of this patch is not among those that were found, or could not be read. What is free in it, and whether all of this fits, is not known.</source>
+        <translation>Das Gehäuse dieses Patches ist nicht unter den gefundenen, oder es war nicht zu lesen. Was darin frei ist und ob all dies hineinpasst, ist unbekannt.</translation>
+    </message>
+    <message>
+        <source>Turn its {} levels down alike</source>
+        <translation>Alle {} Pegel gleichmäßig zurückdrehen</translation>
+    </message>
+    <message>
+        <source>Take cable {} out</source>
+        <translation>Kabel {} herausziehen</translation>
+    </message>
+    <message>
+        <source>0 of {} waves that it moves are heard</source>
+        <translation>0 von {} Wellen, die es bewegt, werden gehört</translation>
+    </message>
+    <message>
+        <source>What is in the {} of {} moves a wave to which nobody listens.</source>
+        <translation>Was in {} an {} steckt, bewegt eine Welle, auf die niemand hört.</translation>
+    </message>
+    <message>
+        <source>{} pulses in {:.0f} s</source>
+        <translation>{} Impulse in {:.0f} s</translation>
+    </message>
+    <message>
+        <source>{:.1f}…{:+.1f} V</source>
+        <translation>{:.1f}…{:+.1f} V</translation>
+    </message>
+    <message>
+        <source>{:.1f} V, unmoved</source>
+        <translation>{:.1f} V, unbewegt</translation>
+    </message>
+    <message>
+        <source>{} gives {:.0f} % of what it plays back to itself, so it never dies away.</source>
+        <translation>{} gibt sich {:.0f} % von dem zurück, was es spielt, und verklingt darum nie.</translation>
+    </message>
+    <message>
+        <source>{} of {} is on: what it holds goes on for ever.</source>
+        <translation>{} an {} ist an: was es hält, klingt für immer weiter.</translation>
+    </message>
+    <message>
+        <source>{} of {} is high for good, and holds what sounds.</source>
+        <translation>{} an {} liegt dauernd hoch und hält, was klingt.</translation>
+    </message>
+    <message>
+        <source>It drones: nothing between {} and the way out closes, so nothing tells it to stop.</source>
+        <translation>Es brummt durch: nichts zwischen {} und dem Ausgang schließt, also sagt ihm nichts, dass es aufhören soll.</translation>
+    </message>
+    <message>
+        <source>It never closes: {} of {} stands at {} and lets sound through between the notes.</source>
+        <translation>Es schließt nie: {} an {} steht auf {} und lässt zwischen den Noten Klang durch.</translation>
+    </message>
+    <message>
+        <source>{} is let go between the notes and does not come down: {:.1f} V are left.</source>
+        <translation>{} wird zwischen den Noten losgelassen und kommt nicht herunter: {:.1f} V bleiben.</translation>
+    </message>
+    <message>
+        <source>{} lifts what opens {}: it never falls below {:.1f} V.</source>
+        <translation>{} hebt an, was {} öffnet: es fällt nie unter {:.1f} V.</translation>
+    </message>
+    <message>
+        <source>What opens {} comes from {} and never falls below {:.1f} V, so it never closes.</source>
+        <translation>Was {} öffnet, kommt von {} und fällt nie unter {:.1f} V, darum schließt es nie.</translation>
+    </message>
+    <message>
+        <source>{:.1f} V at every gate</source>
+        <translation>{:.1f} V bei jedem Gate</translation>
+    </message>
+    <message>
+        <source>A gate is plugged in where {} wants its pitch: it jumps to another note and back.</source>
+        <translation>Ein Gate steckt, wo {} die Tonhöhe will: es springt auf eine andere Note und zurück.</translation>
+    </message>
+    <message>
+        <source>A pitch is plugged in where {} wants a gate: only notes high enough would open it.</source>
+        <translation>Eine Tonhöhe steckt, wo {} ein Gate will: nur Noten, die hoch genug sind, würden öffnen.</translation>
+    </message>
+    <message>
+        <source>{:.1f}…{:+.1f} V, never below</source>
+        <translation>{:.1f}…{:+.1f} V, nie darunter</translation>
+    </message>
+    <message>
+        <source>What is in the {} of {} stays high all the time: it opens once and is never let go.</source>
+        <translation>Was in {} an {} steckt, bleibt immer hoch: es öffnet einmal und lässt nie los.</translation>
+    </message>
+    <message>
+        <source>{} resets for {} clock pulses</source>
+        <translation>{} Resets auf {} Taktimpulse</translation>
+    </message>
+    <message>
+        <source>{} is sent back to its start at every step, so it never leaves the first one.</source>
+        <translation>{} wird bei jedem Schritt an den Anfang geschickt und kommt nie vom ersten weg.</translation>
+    </message>
+    <message>
+        <source>Let cables {} and {} change places</source>
+        <translation>Kabel {} und {} vertauschen</translation>
+    </message>
+    <message>
+        <source>The tune passes {}, which turns it over: what goes up comes down.</source>
+        <translation>Die Melodie geht durch {} und wird umgedreht: was steigt, fällt.</translation>
+    </message>
+    <message>
+        <source>every note arrives {:+.0f} cents off</source>
+        <translation>jede Note kommt um {:+.0f} Cent daneben an</translation>
+    </message>
+    <message>
+        <source>Something is added to the tune on its way through {}, and it is no whole semitone.</source>
+        <translation>Auf dem Weg durch {} kommt etwas zur Melodie hinzu, und es ist kein ganzer Halbton.</translation>
+    </message>
+    <message>
+        <source>{} of {} notes end {:.0f} cents short or more</source>
+        <translation>{} von {} Noten enden {:.0f} Cent oder mehr vor dem Ziel</translation>
+    </message>
+    <message>
+        <source>The tune glides through {} more slowly than its notes follow one another.</source>
+        <translation>Die Melodie gleitet durch {} langsamer, als ihre Noten aufeinander folgen.</translation>
+    </message>
+    <message>
+        <source>the pitch stays at {:.2f} V</source>
+        <translation>die Tonhöhe bleibt bei {:.2f} V</translation>
+    </message>
+    <message>
+        <source>{} plays one note: nothing is written in track {} of {}, where its pitch comes from.</source>
+        <translation>{} spielt einen Ton: in Spur {} von {}, woher die Tonhöhe kommt, steht nichts.</translation>
+    </message>
+    <message>
+        <source>0 of the notes of track {} are heard</source>
+        <translation>0 der Noten von Spur {} sind zu hören</translation>
+    </message>
+    <message>
+        <source>{} plays one note: it is opened by track {} of {}, but nothing brings it that tune.</source>
+        <translation>{} spielt einen Ton: Spur {} von {} öffnet ihn, aber nichts bringt ihm diese Melodie.</translation>
+    </message>
+    <message>
+        <source>{} gives nothing at {}: lane {} has no hit in it.</source>
+        <translation>{} gibt an {} nichts von sich: in Schlagspur {} steht kein Schlag.</translation>
+    </message>
+    <message>
+        <source>{} gives nothing at {}: track {} has no note in it.</source>
+        <translation>{} gibt an {} nichts von sich: in Spur {} steht keine Note.</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -3105,6 +3273,18 @@
         <source>Let it speak again</source>
         <translation>Wieder melden</translation>
     </message>
+    <message>
+        <source>Show it on the chart</source>
+        <translation>Im Plan zeigen</translation>
+    </message>
+    <message>
+        <source>Why?</source>
+        <translation>Warum?</translation>
+    </message>
+    <message>
+        <source>The way from what is heard to the place, with what is measured at each link</source>
+        <translation>Der Weg von dem, was zu hören ist, bis zur Stelle, mit dem, was an jedem Glied gemessen wird</translation>
+    </message>
 </context>
 <context>
     <name>lariat::FindingsPage</name>
@@ -3163,6 +3343,10 @@
     <message>
         <source>Next steps</source>
         <translation>Nächste Schritte</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n cure(s) could not be tried in time, and are not offered.</source>
+        <translation><numerusform>%n Abhilfe konnte nicht rechtzeitig ausprobiert werden und wird nicht angeboten.</numerusform><numerusform>%n Abhilfen konnten nicht rechtzeitig ausprobiert werden und werden nicht angeboten.</numerusform></translation>
     </message>
 </context>
 <context>
@@ -4344,6 +4528,10 @@
     <message>
         <source>Mute this &amp;voice, or let it sound</source>
         <translation>Diese &amp;Stimme stummschalten oder klingen lassen</translation>
+    </message>
+    <message>
+        <source>Only the way to it: %1 of %2 cables</source>
+        <translation>Nur der Weg dorthin: %1 von %2 Kabeln</translation>
     </message>
 </context>
 <context>

@@ -88,6 +88,13 @@ void FindingsPage::refresh() {
     cards_->setSpacing(8);
     count_ = 0;
     const auto add = [&](auto* card, const Finding& finding) {
+        card->addWalk(finding, session_.document.patch(), session_.document.library());
+        connect(card, &FindingCard::walkShown, this,
+                [this, finding](bool shown) { Q_EMIT walkRequested(shown ? finding : Finding{}); });
+        connect(card, &FindingCard::linkChosen, this, [this, finding](std::size_t link) {
+            const Link& chosen = finding.walk[link];
+            chosen.cable ? session_.navigator.showCable(chosen.cable) : session_.navigator.showPost(chosen.jack.post);
+        });
         // A click on the card shows where it sits.
         card->setToolTip(tr("Click to choose it on the chart"));
         connect(card, &FindingCard::fixChosen, this,
@@ -132,6 +139,12 @@ void FindingsPage::refresh() {
     }
     list(Severity::Next, tr("Next steps"));
     list(Severity::Note, tr("To know"));
+    if (const int untried = session_.checker.untried()) {
+        auto* label = new QLabel(tr("%n cure(s) could not be tried in time, and are not offered.", nullptr, untried));
+        label->setWordWrap(true);
+        label->setFont(textFont(13));
+        cards_->addWidget(label);
+    }
     cards_->addStretch();
     // The eye and the keyboard stay where they were.
     const int scrolled = area_->verticalScrollBar()->value();

@@ -24,6 +24,8 @@ class FindingsPage : public QWidget {
   Q_SIGNALS:
     void fixRequested(const Finding& finding, std::size_t fix);
     void dismissRequested(const Finding& finding);
+    /// The way on which it was found is to be shown alone on the chart; an empty one: all again.
+    void walkRequested(const Finding& finding);
 
   protected:
     void showEvent(QShowEvent* event) override;

@@ -29,6 +29,7 @@ class Inspector : public QScrollArea {
     void message(const QString& text, bool refusal);
     void fixRequested(const Finding& finding, std::size_t fix);
     void dismissRequested(const Finding& finding);
+    void walkRequested(const Finding& finding);
     void allFindingsWanted();
 
   private:

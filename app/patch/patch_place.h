@@ -43,6 +43,7 @@ class PatchPlace : public Place {
     void applyFix(const Finding& finding, std::size_t fix);
     void dismiss(const Finding& finding);
     void showPath();
+    void showWalk(const Finding& finding);
     void showVoice();
     void showAll();
 
@@ -54,6 +55,7 @@ class PatchPlace : public Place {
     KeyStrip* keys_;
     StepBar* steps_;
     QFrame* part_; ///< says that only a part of the patch is shown
+    std::optional<Finding> walked_; ///< whose way is shown alone
     QLabel* partText_;
     QPointer<JackChooser> chooser_;
 };

@@ -34,6 +34,8 @@ SidePanel::SidePanel(const Session& session, Chart& chart, QWidget* parent) : QT
     connect(inspector_, &Inspector::fixRequested, this, &SidePanel::fixRequested);
     connect(findings_, &FindingsPage::fixRequested, this, &SidePanel::fixRequested);
     connect(inspector_, &Inspector::dismissRequested, this, &SidePanel::dismissRequested);
+    connect(inspector_, &Inspector::walkRequested, this, &SidePanel::walkRequested);
+    connect(findings_, &FindingsPage::walkRequested, this, &SidePanel::walkRequested);
     connect(findings_, &FindingsPage::dismissRequested, this, &SidePanel::dismissRequested);
     connect(&session.checker, &Checker::findingsChanged, this, &SidePanel::countFindings);
     dress();

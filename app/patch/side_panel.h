@@ -23,6 +23,7 @@ class SidePanel : public QTabWidget {
     void message(const QString& text, bool refusal);
     void fixRequested(const Finding& finding, std::size_t fix);
     void dismissRequested(const Finding& finding);
+    void walkRequested(const Finding& finding);
 
   protected:
     void changeEvent(QEvent* event) override;

@@ -54,9 +54,14 @@ void Checker::start() {
             out.problem = said(observed.error());
             return out;
         }
-        Found found = findEverything(*observed);
-        out.findings = std::move(found.open);
-        out.dismissed = std::move(found.dismissed);
+        auto found = findEverything(*observed, progress);
+        if (!found) {
+            out.problem = said(found.error());
+            return out;
+        }
+        out.findings = std::move(found->open);
+        out.dismissed = std::move(found->dismissed);
+        out.untried = found->untried;
         if (!sheet) return out;
         out.sheet = makeSheet(*observed, out.findings, [](const Sentence& one) { return said(one).toStdString(); });
         return out;

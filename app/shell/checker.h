@@ -24,6 +24,8 @@ class Checker : public QObject {
     [[nodiscard]] const std::vector<Finding>& findings() const { return checked_.findings; }
     /// Those that are kept as they are, with the reasons.
     [[nodiscard]] const std::vector<Dismissed>& dismissed() const { return checked_.dismissed; }
+    /// Cures that were not tried, and are not offered, because there were too many.
+    [[nodiscard]] int untried() const { return checked_.untried; }
     /// What the patch sheet says; without rows for a patch that has no cable, and if nobody asked for it.
     [[nodiscard]] const Sheet& sheet() const { return checked_.sheet; }
     [[nodiscard]] bool hasSheet() const { return checked_.hasSheet; }
@@ -54,6 +56,7 @@ class Checker : public QObject {
         Sheet sheet;
         bool hasSheet = false;
         QString problem;
+        int untried = 0;
     };
     void start();
     void finish(Checked checked);

@@ -4,7 +4,6 @@
 #include "look/text.h"
 #include "shell/theme.h"
 
-#include <QLabel>
 #include <QMouseEvent>
 
 namespace lariat {
@@ -57,7 +56,7 @@ void FindingCard::addText(const QString& text, bool strong) {
     layout_->addWidget(made);
 }
 
-void FindingCard::addLink(const QString& text, const QString& tip, const std::function<void()>& chosen, int fix) {
+QLabel* FindingCard::addLink(const QString& text, const QString& tip, const std::function<void()>& chosen, int fix) {
     auto* link =
         new QLabel(QStringLiteral("<a href=\"fix\" style=\"color:%1; text-decoration:none; font-weight:600\">%2</a>")
                        .arg(look().accent.name(), text.toHtmlEscaped()),
@@ -72,6 +71,34 @@ void FindingCard::addLink(const QString& text, const QString& tip, const std::fu
         connect(link, &QLabel::linkHovered, this,
                 [this, fix](const QString& target) { Q_EMIT fixLookedAt(target.isEmpty() ? -1 : fix); });
     layout_->addWidget(link);
+    return link;
+}
+
+void FindingCard::addWalk(const Finding& finding, const Patch& patch, const Library& library) {
+    if (finding.walk.empty()) return;
+    auto* steps = new QWidget(this);
+    steps->setObjectName(QStringLiteral("walk"));
+    auto* outer = layout_;
+    layout_ = new QVBoxLayout(steps);
+    layout_->setContentsMargins(10, 0, 0, 0);
+    layout_->setSpacing(2);
+    for (std::size_t i = 0; i < finding.walk.size(); ++i) {
+        const Link& link = finding.walk[i];
+        addLink(
+            QStringLiteral("%1 · %2").arg(q(linkName(link, patch, library)), said(link.reading)),
+            tr("Show it on the chart"), [this, i] { Q_EMIT linkChosen(i); }, -1);
+    }
+    layout_ = outer;
+    steps->hide();
+    addLink(
+        tr("Why?"), tr("The way from what is heard to the place, with what is measured at each link"),
+        [this, steps] {
+            steps->setVisible(!steps->isVisibleTo(this));
+            Q_EMIT walkShown(steps->isVisibleTo(this));
+        },
+        -1)
+        ->setObjectName(QStringLiteral("why"));
+    layout_->addWidget(steps);
 }
 
 void FindingCard::mousePressEvent(QMouseEvent* event) {

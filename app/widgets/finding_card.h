@@ -4,6 +4,7 @@
 #include "findings/finding.h"
 
 #include <QFrame>
+#include <QLabel>
 #include <QVBoxLayout>
 
 namespace lariat {
@@ -17,11 +18,17 @@ class FindingCard : public QFrame {
     /// Says why it was dismissed, and offers to let it speak again instead of its fixes.
     FindingCard(const QString& where, const Dismissed& kept, QWidget* parent = nullptr);
 
+    /// Offers to show the way on which it was found: a line for each link, from the ear to the place.
+    void addWalk(const Finding& finding, const Patch& patch, const Library& library);
+
   Q_SIGNALS:
     void fixChosen(std::size_t fix);
     /// The pointer or the keyboard is on a fix; -1: on none any more.
     void fixLookedAt(int fix);
     void dismissed();
+    /// The way is to be shown, or not any more; and a link of it was chosen.
+    void walkShown(bool shown);
+    void linkChosen(std::size_t link);
     void restored();
     /// The card itself was clicked: what it is about is to be chosen.
     void chosen();
@@ -31,7 +38,7 @@ class FindingCard : public QFrame {
 
   private:
     void addText(const QString& text, bool strong);
-    void addLink(const QString& text, const QString& tip, const std::function<void()>& chosen, int fix);
+    QLabel* addLink(const QString& text, const QString& tip, const std::function<void()>& chosen, int fix);
 
     QVBoxLayout* layout_ = nullptr;
 };

@@ -53,6 +53,31 @@ struct JackSpec {
     [[nodiscard]] bool mayListEdges() const { return edges || kind == SignalKind::Gate || kind == SignalKind::Clock; }
 };
 
+/// What an input is to an output of its block.
+enum class Does {
+    Passes,  ///< its voltage goes through: scaled, shaped, summed
+    Opens,   ///< raises the level of what passes
+    Tunes,   ///< sets the pitch
+    Times,   ///< each pulse leads one step further
+    Strikes, ///< what it does is made into gates, or starts something
+    Resets,  ///< takes it back to its start
+    Holds,   ///< keeps it as it is while it is high
+    Moves    ///< moves something else; the jack's aims may say what
+};
+
+/// What inputs are to outputs. Where a block says nothing of an input, its kind does (flowsOf).
+struct Flow {
+    std::vector<std::string> inputs{};
+    Does does = Does::Passes;
+    std::vector<std::string> outputs{}; ///< none: all; of a way out, the case's own
+    std::vector<std::string> levels{};  ///< controls that scale it on its way, beside the input's own amount
+    std::string opener{}; ///< of what opens, what is opened and what holds: the control that does it by hand
+    std::vector<std::string> mutes{};         ///< switches that shut it
+    std::string feedback{};                   ///< control by which it comes round again: at 100 % it never dies away
+    std::string solo{};                       ///< switch that shuts all ways whose own is not on
+    std::vector<std::string> unlessPlugged{}; ///< jacks whose plug takes it away
+};
+
 struct ControlSpec {
     std::string id;
     std::string name;
@@ -315,6 +340,7 @@ struct BlockType {
     std::vector<JackSpec> inputs{};
     std::vector<JackSpec> outputs{};
     std::vector<ControlSpec> controls{};
+    std::vector<Flow> flows{}; ///< see flowsOf
     std::unique_ptr<Block> (*make)() = nullptr;
     /// How the block may be run piece by piece, each after the one before, so that what goes out of one and comes back
     /// into another closes no loop. Empty: it runs as a whole. Together they have all inputs and outputs.
@@ -326,7 +352,12 @@ struct BlockType {
     bool passive = false;      ///< its jacks are just joined: what is plugged into outputs loads the input's source
     bool playsPattern = false; ///< takes a pattern
     bool isPlayed = false;     ///< takes a performance
+    bool playsSample = false;  ///< takes a recording
 };
+
+/// What every input of a block is to its outputs: as it says, and else by kind: sound passes to sound, pitch tunes,
+/// gates strike, clocks time, and control moves something.
+std::vector<Flow> flowsOf(const BlockType& type);
 
 /// Every block there is, in the order of docs/blocks.
 const std::vector<BlockType>& blockTypes();
@@ -393,6 +424,8 @@ template <class Spec> std::vector<Spec> numbered(int count, const Spec& one) {
     }
     return all;
 }
+/// The same of ways: with "-1", "-2"… behind their inputs and controls.
+std::vector<Flow> numbered(int count, const Flow& one);
 /// The lists one after another.
 template <class Spec> std::vector<Spec> joined(std::initializer_list<std::vector<Spec>> lists) {
     std::vector<Spec> all;

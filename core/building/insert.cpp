@@ -11,16 +11,48 @@ bool isAudioLike(SignalKind kind) {
     return kind == SignalKind::Audio || kind == SignalKind::Control;
 }
 
-/// The first free jack of a part that takes or gives this kind; one of any kind if there is none.
-const JackInfo* fitting(const Patch& patch, const PartInfo& part, const std::string& post, bool output,
-                        SignalKind kind) {
-    const JackInfo* any = nullptr;
-    for (const JackInfo& jack : part.jacks) {
-        if (jack.output != output || (!output && patch.cableInto({post, jack.id}))) continue;
-        if (jack.kind == kind) return &jack;
-        if (!any || (isAudioLike(jack.kind) && !isAudioLike(any->kind))) any = &jack;
+/// How well a jack suits a kind.
+int fit(SignalKind jack, SignalKind wanted) {
+    return jack == wanted ? 4 : isAudioLike(jack) && isAudioLike(wanted) ? 2 : 0;
+}
+
+/// What a part makes of an input at an output: 2 passes it on, 1 makes something of it, 0 nothing that is known.
+int related(const PartInfo& part, const JackInfo& in, const JackInfo& out) {
+    if (in.at.block != out.at.block) return part.blocks.size() > 1 ? 1 : 0; // by wires behind the panel
+    const BlockType& type = *part.blocks[static_cast<std::size_t>(in.at.block)].type;
+    const std::string& input = type.inputs[static_cast<std::size_t>(in.at.index)].id;
+    const std::string& output = type.outputs[static_cast<std::size_t>(out.at.index)].id;
+    int best = 0;
+    for (const Flow& flow : flowsOf(type)) {
+        if (std::ranges::find(flow.inputs, input) == flow.inputs.end()) continue;
+        if (!flow.outputs.empty() && std::ranges::find(flow.outputs, output) == flow.outputs.end()) continue;
+        if (flow.does == Does::Passes) best = 2;
+        if (flow.does == Does::Strikes || flow.does == Does::Times) best = std::max(best, 1);
     }
-    return any;
+    return best;
+}
+
+/// The free input and the output through which the part lies best between two kinds of jack; the first such ones.
+struct Through {
+    const JackInfo* in = nullptr;
+    const JackInfo* out = nullptr;
+};
+Through through(const Patch& patch, const PartInfo& part, const std::string& post, SignalKind from, SignalKind to) {
+    Through best;
+    int most = -1;
+    for (const JackInfo& in : part.jacks) {
+        if (in.output || patch.cableInto({post, in.id})) continue;
+        for (const JackInfo& out : part.jacks) {
+            if (!out.output) continue;
+            const int relation = related(part, in, out);
+            const int score = relation == 0 ? 0 : 16 + fit(in.kind, from) + fit(out.kind, to) + relation;
+            if (score > most) {
+                most = score;
+                best = {&in, &out};
+            }
+        }
+    }
+    return best;
 }
 
 } // namespace
@@ -34,10 +66,11 @@ Result<Edits> insertInto(const Patch& patch, const Library& library, int id, con
         return failure(say("cable {} begins or ends at {} already", patch.row(id), post.name));
     const JackInfo* source = library.jack(patch, cable->from);
     const SignalKind kind = source ? source->kind : SignalKind::Control;
-    const JackInfo* in = fitting(patch, *part, post.id, false, kind);
-    const JackInfo* out = fitting(patch, *part, post.id, true, kind);
-    if (!in) return failure(say("{} has no input free", post.name));
-    if (!out) return failure(say("{} has no output", post.name));
+    const JackInfo* target = library.jack(patch, cable->to);
+    const auto [in, out] = through(patch, *part, post.id, kind, target ? target->kind : kind);
+    if (!in && std::ranges::any_of(part->jacks, &JackInfo::output))
+        return failure(say("{} has no input free", post.name));
+    if (!in) return failure(say("{} has no output", post.name));
     Edits edits;
     if (!patch.post(post.id)) {
         edits.emplace_back(AddPost{post});

@@ -493,6 +493,11 @@ void Schedule::takeOver(Schedule& previous) {
     for (const auto& [mine, theirs] : inheritedLate_) mine->last = theirs->last;
 }
 
+const Signal* Schedule::signal(const std::string& key, int output) const {
+    const auto it = nodeByKey_.find(key);
+    return it == nodeByKey_.end() ? nullptr : nodes_[it->second].outputs[idx(output)];
+}
+
 const Signal* Schedule::signal(const JackRef& jack) const {
     const auto it = jackSignals_.find(jack);
     return it == jackSignals_.end() ? nullptr : it->second;

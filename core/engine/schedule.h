@@ -64,6 +64,8 @@ class Schedule {
 
     /// What an output gives, or an input gets; nullptr if it does not run or nothing feeds it.
     [[nodiscard]] const Signal* signal(const JackRef& jack) const;
+    /// What a block gives, by the key of its node in the graph; nullptr if nobody hears it.
+    [[nodiscard]] const Signal* signal(const std::string& key, int output) const;
     /// What the monitor is to hear instead of the way out, or nullptr.
     [[nodiscard]] const Signal* listened() const { return listened_; }
     /// A loop stands at the rails: most of the last run of something in it was beyond the exact range.

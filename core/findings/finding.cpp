@@ -1,6 +1,8 @@
 #include "findings/finding.h"
 
 #include "findings/rules.h"
+#include "findings/trial.h"
+#include "library/tie.h"
 
 #include <algorithm>
 #include <array>
@@ -21,6 +23,12 @@ const char* severityName(Severity severity) {
         break;
     }
     return "note";
+}
+
+std::string linkName(const Link& link, const Patch& patch, const Library& library) {
+    if (library.jack(patch, link.jack)) return tieName(link.jack, patch, library);
+    const Post* post = patch.post(link.jack.post);
+    return post ? post->name : link.jack.post;
 }
 
 const ContourResponse* Observation::response(const std::string& post) const {
@@ -112,20 +120,73 @@ std::string Observation::cableName(int id) const {
     return fmt::format("cable {}", patch.row(id));
 }
 
+namespace {
+
+/// Seconds after which everything written has been played once, if it is stepped in sixteenths; 0 without patterns.
+double longestCycle(const Patch& patch, const Library& library) {
+    const double tempo = tempoOf(patch, library);
+    long pulses = 0;
+    for (const Sequencer& sequencer : sequencersOf(patch, library))
+        pulses = std::max(pulses, cycleOf(patch, library, sequencer, variationOf(patch, library, sequencer)));
+    return tempo > 0.0 ? static_cast<double>(pulses) * 15.0 / tempo : 0.0;
+}
+
+} // namespace
+
 Result<Observation> observe(const Patch& patch, const Library& library, const Case* housing, double seconds,
                             const std::function<bool(double)>& progress) {
-    RenderOptions options;
-    options.seconds = seconds;
-    options.fileRate = 0.0; // no mix is needed
-    options.progress = progress;
-    const auto probe = [&](const JackRef& output) {
-        if (std::ranges::find(options.probes, output) == options.probes.end()) options.probes.push_back(output);
+    Observation out{patch, &library, housing, {}, {}};
+    out.flow = std::make_shared<FlowMap>(patch, library);
+    std::vector<JackRef> probes;
+    for (const Cable& cable : patch.cables) probes.push_back(cable.from);
+    for (const NormalInEffect& normal : out.flow->graph().normals) probes.push_back(normal.from);
+    std::ranges::sort(probes);
+    probes.erase(std::unique(probes.begin(), probes.end()), probes.end());
+    auto renderer = Renderer::make(patch, library, {.probes = probes});
+    if (!renderer) return tl::unexpected(renderer.error());
+    const Schedule& schedule = renderer->schedule();
+    Rendering& recorded = out.recorded;
+    recorded.engineRate = renderer->rate();
+    recorded.fileRate = 0.0; // no mix is needed
+    out.lives = Lives(*out.flow, schedule, renderer->rate());
+    const double kept = std::min(seconds, kObservedSeconds);
+    const auto runs = idx(std::ceil(kept * renderer->rate() / kRun));
+    std::vector<std::vector<float>*> lines;
+    for (const JackRef& probe : probes) {
+        lines.push_back(&recorded.probes[probe]);
+        lines.back()->reserve(runs * kRun);
+    }
+    std::size_t run = 0;
+    const auto goesOn = [&] {
+        return !progress || run % 128 != 0 ||
+               progress(std::min(1.0, static_cast<double>(run) / static_cast<double>(runs)));
     };
-    for (const Cable& cable : patch.cables) probe(cable.from);
-    for (const NormalInEffect& normal : buildGraph(patch, library).normals) probe(normal.from);
-    auto recorded = render(patch, library, options);
-    if (!recorded) return tl::unexpected(recorded.error());
-    Observation out{patch, &library, housing, std::move(*recorded), {}};
+    const auto add = [](std::vector<float>& to, const auto& volts) { to.insert(to.end(), volts.begin(), volts.end()); };
+    const bool whole = renderer->run(kept, [&](const RunView& view) {
+        if (!goesOn()) return false;
+        ++run;
+        add(recorded.left, view.left);
+        add(recorded.right, view.right);
+        for (std::size_t p = 0; p < lines.size(); ++p) add(*lines[p], view.probes[p]->volts);
+        out.lives.add();
+        return true;
+    });
+    if (!whole) return failure(say("rendering was cancelled"));
+    out.seconds = kept;
+    const double most = seconds != kObservedSeconds ? seconds : std::min(kLongestSeconds, longestCycle(patch, library));
+    while (out.seconds < most && (seconds > kObservedSeconds || out.lives.stillWaits())) {
+        if (!renderer->run(1.0, [&](const RunView&) {
+                ++run;
+                out.lives.add();
+                return goesOn();
+            }))
+            return failure(say("rendering was cancelled"));
+        out.seconds += 1.0;
+    }
+    out.lives.finish();
+    recorded.lateCables = schedule.lateCables();
+    recorded.faults = schedule.faults();
+    recorded.faultyPost = schedule.faultyPost();
     ResponseOptions only;
     only.sounds = false;
     only.progress = progress ? [&](double) { return progress(1.0); } : only.progress;
@@ -134,23 +195,33 @@ Result<Observation> observe(const Patch& patch, const Library& library, const Ca
     return out;
 }
 
-namespace {
-
-std::vector<Finding> everyFinding(const Observation& observation) {
-    constexpr std::array rules = {
-        findNoPath,        findNoSound,       findDrone,           findClosed,          findZeroAttenuator,
-        findTuningUnheard, findSplitSags,     findPitchOnFollower, findPitchAttenuated, findFilterUntracked,
-        findGateClicks,    findTriggerAsGate, findStruckTwice,     findPulseMissed,     findSustainNotReached,
-        findTailRunsOn,    findDrumNotReset,  findFreeRunning,     findWrongPolarity,   findWidthSilent,
-        findPinned,        findFmPullsPitch,  findTurnedToNoise,   findSumClips,        findOneSidedSum,
-        findHotLine,       findNoiseRaised,   findDcOut,           findSuddenLoudness,  findLoopGain,
-        findNormalBroken,  findCascadeLoses,  findCables,          findNotInCase,       findOverload,
-        findClocksDrift,   findLateLoop};
+std::vector<Finding> everythingIn(const Observation& observation) {
+    constexpr std::array rules = {findNoPath,          findNoSound,
+                                  findDrone,           findZeroAttenuator,
+                                  findTuningUnheard,   findSplitSags,
+                                  findPitchOnFollower, findWrongPitch,
+                                  findWrongJack,       findUnheardModulation,
+                                  findFilterUntracked, findGateClicks,
+                                  findTriggerAsGate,   findStruckTwice,
+                                  findPulseMissed,     findSustainNotReached,
+                                  findTailRunsOn,      findDrumNotReset,
+                                  findFreeRunning,     findWrongPolarity,
+                                  findWidthSilent,     findPinned,
+                                  findFmPullsPitch,    findTurnedToNoise,
+                                  findSumClips,        findOneSidedSum,
+                                  findHotLine,         findNoiseRaised,
+                                  findDcOut,           findSuddenLoudness,
+                                  findLoopGain,        findNormalBroken,
+                                  findCascadeLoses,    findCables,
+                                  findNotInCase,       findOverload,
+                                  findClocksDrift,     findLateLoop};
     std::vector<Finding> all;
     for (const auto rule : rules)
         for (Finding& finding : rule(observation)) all.push_back(std::move(finding));
     return all;
 }
+
+namespace {
 
 const Dismissal* dismissalOf(const Patch& patch, const Finding& finding) {
     const auto it = std::ranges::find_if(patch.dismissals, [&](const Dismissal& d) {
@@ -161,19 +232,18 @@ const Dismissal* dismissalOf(const Patch& patch, const Finding& finding) {
 
 } // namespace
 
-Found findEverything(const Observation& observation) {
+Result<Found> findEverything(const Observation& observation, const std::function<bool(double)>& progress) {
     Found found;
-    for (Finding& finding : everyFinding(observation)) {
+    for (Finding& finding : everythingIn(observation)) {
         if (const Dismissal* dismissal = dismissalOf(observation.patch, finding))
             found.dismissed.push_back({std::move(finding), dismissal->reason});
         else
             found.open.push_back(std::move(finding));
     }
+    const auto untried = tryFixes(found.open, observation, progress);
+    if (!untried) return failure(say("looking was cancelled"));
+    found.untried = *untried;
     return found;
-}
-
-std::vector<Finding> findAll(const Observation& observation) {
-    return findEverything(observation).open;
 }
 
 } // namespace lariat

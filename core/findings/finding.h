@@ -5,6 +5,7 @@
 #pragma once
 
 #include "engine/render.h"
+#include "flow/life.h"
 #include "model/case.h"
 #include "model/edit.h"
 #include "timing/responses.h"
@@ -27,6 +28,13 @@ enum class Severity { Mistake, Caution, Next, Note };
 /// "mistake", "caution", "next" or "note".
 const char* severityName(Severity severity);
 
+/// A jack on the way to what is wrong, and what is measured there.
+struct Link {
+    JackRef jack;
+    int cable = 0; ///< that leads to the next one; 0: a normal, a wire behind the panel, or the end
+    Sentence reading;
+};
+
 struct Finding {
     std::string rule; ///< id of the rule that made it
     Severity severity = Severity::Mistake;
@@ -35,7 +43,10 @@ struct Finding {
     Sentence figure;  ///< the measured figure
     Sentence reason;  ///< one or two plain sentences
     std::vector<Fix> fixes;
+    std::vector<Link> walk{}; ///< from the ear back to the place, or from the source on; empty: the place is all
 };
+/// "Osc A saw", or the post alone where the way goes behind the panel.
+std::string linkName(const Link& link, const Patch& patch, const Library& library);
 /// Something to mend, or to look at.
 [[nodiscard]] inline bool isProblem(const Finding& finding) {
     return finding.severity == Severity::Mistake || finding.severity == Severity::Caution;
@@ -48,6 +59,9 @@ struct Observation {
     const Case* housing = nullptr;      ///< the case, for parts that are still free; may be nullptr
     Rendering recorded;                 ///< with a probe at every output that a cable leaves
     std::vector<Responses> responses{}; ///< contours of each sequencer that is stepped, note by note
+    std::shared_ptr<const FlowMap> flow{};
+    Lives lives{};        ///< of every block in it, over the whole of the run
+    double seconds = 0.0; ///< that it ran
 
     /// What the notes of a sequencer make of this contour; nullptr if none opens it.
     [[nodiscard]] const ContourResponse* response(const std::string& post) const;
@@ -85,8 +99,12 @@ struct Observation {
 };
 
 inline constexpr double kObservedSeconds = 6.0;
+inline constexpr double kLongestSeconds = 24.0;
 
-/// Runs the patch silently and records it. The patch must have passed checkPatch.
+/// Runs the patch silently for so long and records the first six seconds of it. Six seconds themselves go on without
+/// being recorded as long as something has not come to life, until the longest pattern has been played,
+/// kLongestSeconds at most. The patch
+/// must have passed checkPatch.
 Result<Observation> observe(const Patch& patch, const Library& library, const Case* housing,
                             double seconds = kObservedSeconds, const std::function<bool(double)>& progress = {});
 
@@ -98,11 +116,13 @@ struct Dismissed {
 struct Found {
     std::vector<Finding> open;
     std::vector<Dismissed> dismissed;
+    int untried = 0; ///< cures for which there was no time; they are not offered
 };
 
-/// Everything there is to be found, in the order of the rules; what one rule has found in row order.
-Found findEverything(const Observation& observation);
-/// What of it was not dismissed.
-std::vector<Finding> findAll(const Observation& observation);
+/// Everything there is to be found, in the order of the rules, with cures that were tried (trial.h). Fails only when
+/// cancelled.
+Result<Found> findEverything(const Observation& observation, const std::function<bool(double)>& progress = {});
+/// What the rules say, dismissed or not, with cures that nobody has tried.
+std::vector<Finding> everythingIn(const Observation& observation);
 
 } // namespace lariat

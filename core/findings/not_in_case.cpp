@@ -8,7 +8,18 @@ namespace lariat {
 
 Findings findNotInCase(const Observation& o) {
     Findings out;
-    if (!o.housing) return out;
+    if (!o.housing) {
+        if (!o.patch.caseId.empty())
+            out.push_back({"case-missing",
+                           Severity::Caution,
+                           0,
+                           "",
+                           say("{} is not here", o.patch.caseId),
+                           say("The case of this patch is not among those that were found, or could not be read. What "
+                               "is free in it, and whether all of this fits, is not known."),
+                           {}});
+        return out;
+    }
     for (const Post& post : o.patch.posts) {
         const Slot* slot = o.housing->slot(post.slot);
         if (slot && slot->module == post.module) continue;

@@ -1,10 +1,10 @@
-// Sum clips: a mixer adds up to more than the rails allow.
+// Sum clips: what comes together is more than the rails allow, or its parts lean to the same side.
 #include "findings/rules.h"
+#include "findings/walk.h"
 #include "measure/measure.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace lariat {
 namespace {
@@ -12,51 +12,82 @@ namespace {
 constexpr float kLinear = 10.0f; ///< where softRail begins to bend
 constexpr double kComfortable = 9.0;
 
-/// What the mixer would put out if there were no rails, before its main level.
-std::vector<float> idealSum(const Observation& o, const std::string& mixer) {
-    std::vector<float> sum;
-    for (int channel = 1; channel <= 4; ++channel) {
-        const JackRef from = o.feeder(o.jackFor(mixer, "mixer", fmt::format("in-{}", channel)));
-        const auto volts = from.post.empty() ? std::span<const float>{} : o.at(from);
-        const KnobInfo* level = o.part(mixer)->knobFor("mixer", fmt::format("level-{}", channel));
-        if (volts.empty() || !level) continue;
-        const auto gain = static_cast<float>(0.01 * knobValue(*o.patch.post(mixer), *level));
-        sum.resize(std::max(sum.size(), volts.size()), 0.0f);
-        for (std::size_t i = 0; i < volts.size(); ++i) sum[i] += gain * volts[i];
+/// Ways of sound that come together in an output, as they would without rails.
+struct Sum {
+    std::vector<const Way*> ways;
+    std::vector<float> volts;
+    std::vector<std::span<const float>> parts;
+};
+
+/// Nothing if fewer than two come together, or if something opens and closes one of them on its way.
+Sum sumAt(const Walk& w, int node, int output) {
+    Sum sum;
+    for (const Way* way : w.fed({node, output, 0}, Does::Passes)) {
+        const Source from = w.map.feeding(*way);
+        const auto volts = w.o.at(w.map.outputJack(from.node, from.output));
+        const double open = way->opener < 0 ? 1.0 : 0.01 * w.map.control(node, way->opener);
+        if (way->opener >= 0 && !w.opening(*way).fed.empty()) return {};
+        const auto gain = static_cast<float>(w.map.gain(*way) * open);
+        if (gain == 0.0f || volts.empty() || way->levels.empty()) continue; // without a level it is no sum
+        sum.ways.push_back(way);
+        sum.parts.push_back(volts);
+        sum.volts.resize(std::max(sum.volts.size(), volts.size()), 0.0f);
+        for (std::size_t i = 0; i < volts.size(); ++i) sum.volts[i] += gain * volts[i];
     }
-    return sum;
+    return sum.ways.size() < 2 ? Sum{} : sum;
+}
+
+/// Controls that scale all of it alike.
+std::vector<int> sharedLevels(const Sum& sum) {
+    std::vector<int> shared = sum.ways.front()->levels;
+    for (const Way* way : sum.ways)
+        std::erase_if(shared, [&](int level) { return std::ranges::find(way->levels, level) == way->levels.end(); });
+    return shared;
 }
 
 } // namespace
 
 Findings findSumClips(const Observation& o) {
     Findings out;
-    for (const Post& post : o.patch.posts) {
-        if (!o.is(post.id, "mixer")) continue;
-        const KnobInfo* main = o.part(post.id)->knobFor("mixer", "main");
-        const double level = main ? knobValue(post, *main) : 100.0;
-        const std::vector<float> sum = idealSum(o, post.id);
-        const auto gain = static_cast<float>(0.01 * level);
-        const auto over = std::ranges::count_if(sum, [&](float v) { return std::abs(gain * v) > kLinear; });
-        const double part = sum.empty() ? 0.0 : static_cast<double>(over) / static_cast<double>(sum.size());
-        const double peak = 0.01 * level * measureLevel(sum).peak().value;
-        if (peak <= static_cast<double>(kLinear)) continue;
-        Finding finding{"sum-clips",
-                        Severity::Mistake,
-                        0,
-                        post.id,
-                        say("sums to {:.1f} V, over the rails {:.1f} % of the time", peak, 100.0 * part),
-                        {},
-                        {}};
-        for (const Cable& cable : o.patch.cables)
-            if (cable.from.post == post.id && finding.cable == 0) finding.cable = cable.id;
-        finding.reason = say("{} adds up to more than the ±10 V that it can put out, so the sum is bent.", post.name);
-        if (main) {
-            const double lower = std::floor(level * kComfortable / peak);
-            finding.fixes.push_back(
-                {say("Turn {} down to {}", main->name, main->scale.text(lower)), {SetKnob{post.id, main->id, lower}}});
+    const Walk w(o);
+    for (int n = 0; n < w.map.nodeCount(); ++n) {
+        const Node& node = w.map.node(n);
+        for (std::size_t output = 0; output < node.type->outputs.size(); ++output) {
+            if (!node.heard[output] || node.type->outputs[output].kind != SignalKind::Audio) continue;
+            const Sum sum = sumAt(w, n, static_cast<int>(output));
+            const double peak = measureLevel(sum.volts).peak().value;
+            if (peak <= static_cast<double>(kLinear)) continue;
+            const auto over = std::ranges::count_if(sum.volts, [](float v) { return std::abs(v) > kLinear; });
+            const double part = static_cast<double>(over) / static_cast<double>(sum.volts.size());
+            const std::string post = w.postOf(n);
+            Finding finding{
+                "sum-clips",
+                Severity::Mistake,
+                o.cableFrom(w.map.outputJack(n, static_cast<int>(output))),
+                post,
+                say("sums to {:.1f} V, over the rails {:.1f} % of the time", peak, 100.0 * part),
+                say("{} adds up to more than the ±10 V that it can put out, so the sum is bent.", o.nameOf(post)),
+                {}};
+            const double less = kComfortable / peak;
+            for (const int level : sharedLevels(sum))
+                for (Fix& fix : w.turn(n, level, std::floor(less * w.map.control(n, level)))) {
+                    const auto knob = w.map.knobAt(n, level);
+                    fix.label = say("Turn {} down to {}", knob->knob->name,
+                                    knob->scale->text(std::floor(less * w.map.control(n, level))));
+                    finding.fixes.push_back(std::move(fix));
+                }
+            Fix all; // or each of them alike
+            for (const Way* way : sum.ways) {
+                const int control = way->hasAmount ? way->levels.front() : way->opener;
+                for (Fix& fix : control < 0 ? std::vector<Fix>{}
+                                            : w.turn(n, control, std::floor(less * w.map.control(n, control))))
+                    all.edits.insert(all.edits.end(), fix.edits.begin(), fix.edits.end());
+            }
+            all.label = say("Turn its {} levels down alike", sum.ways.size());
+            if (!all.edits.empty()) finding.fixes.push_back(std::move(all));
+            out.push_back(std::move(finding));
+            break;
         }
-        out.push_back(std::move(finding));
     }
     return out;
 }

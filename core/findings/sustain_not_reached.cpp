@@ -89,6 +89,15 @@ Findings findSustainNotReached(const Observation& o) {
             finding.fixes.push_back({rises ? say("Shorten attack to {}", knob->scale.text(shorter))
                                            : say("Shorten decay to {}", knob->scale.text(shorter)),
                                      {SetKnob{post.id, knob->id, shorter}}});
+        const KnobInfo* rise = o.part(post.id)->knobFor("contour", "attack");
+        if (rise && knob && attack > 0.5 * open) {
+            const double quick = std::floor(1e3 * 0.2 * open) / 1e3;
+            std::vector<Edit> edits = {SetKnob{post.id, rise->id, std::max(rise->scale.min, quick)}};
+            if (!rises)
+                edits.emplace_back(
+                    SetKnob{post.id, knob->id, std::clamp(2.0 * quick, knob->scale.min, knob->scale.max)});
+            finding.fixes.push_back({say("Shorten attack to {}", rise->scale.text(quick)), std::move(edits)});
+        }
         for (Fix& fix : longerGates(o, gate.post, open, 1.05 * needed)) finding.fixes.push_back(std::move(fix));
         out.push_back(std::move(finding));
     }

@@ -10,7 +10,7 @@
 namespace lariat {
 namespace {
 
-constexpr double kSame = 1.0; ///< cents below which two pitches are one
+constexpr double kSamePitch = 1.0; ///< cents below which two pitches are one
 
 /// Blocks whose output is the pitch that came in, perhaps moved, scaled, held or glided.
 bool passesPitch(const PartInfo& part) {
@@ -70,7 +70,7 @@ Sentence movedText(const std::vector<TunedNote>& notes, std::set<int>& steps) {
     double most = 0.0;
     for (const TunedNote& note : notes) {
         all.insert(note.step);
-        if (std::abs(note.moved()) < kSame) continue;
+        if (std::abs(note.moved()) < kSamePitch) continue;
         steps.insert(note.step);
         most = std::max(most, std::abs(note.moved()));
     }
@@ -81,8 +81,8 @@ Sentence movedText(const std::vector<TunedNote>& notes, std::set<int>& steps) {
 Sentence mergedText(const std::vector<TunedNote>& notes, std::set<int>& steps) {
     for (const TunedNote& a : notes)
         for (const TunedNote& b : notes)
-            if (std::abs(1200.0 * static_cast<double>(a.given - b.given)) < kSame &&
-                std::abs(1200.0 * static_cast<double>(a.wanted - b.wanted)) >= kSame)
+            if (std::abs(1200.0 * static_cast<double>(a.given - b.given)) < kSamePitch &&
+                std::abs(1200.0 * static_cast<double>(a.wanted - b.wanted)) >= kSamePitch)
                 steps.insert(a.step);
     if (steps.empty()) return {};
     return say("{} steps that differ fall on the same notes", steps.size());

@@ -106,19 +106,6 @@ class WindowTest : public QObject {
         QVERIFY(QFile::exists(o.folder.filePath(QStringLiteral("mine.md"))));
     }
 
-    void everyFindingCanBeFixedWithOneClick() {
-        Opened o;
-        for (const char* rule : {"zero-attenuator", "pitch-on-follower", "sustain-not-reached"}) {
-            QVERIFY(o.found(rule));
-            o.window.selection().chooseCable(
-                std::ranges::find(o.window.checker().findings(), std::string(rule), &Finding::rule)->cable);
-            QTest::mouseClick(o.chart().viewport(), Qt::LeftButton, {}, o.chart().fixPoint(rule));
-            o.settle();
-            QVERIFY2(!o.found(rule), rule);
-        }
-        QVERIFY(o.window.checker().findings().empty());
-    }
-
     void turningAKnobChangesTheTrace() {
         Opened o;
         const int cable = o.patch().cableInto(jackRef("osc-a.sync"))->id;

@@ -66,7 +66,7 @@ void expectCured(const Patch& patch, const std::string& rule, const char* figure
     QCOMPARE(found.size(), std::size_t{1});
     QVERIFY2(found[0].figure.str().find(figure) != std::string::npos, found[0].figure.str().c_str());
     QVERIFY(!found[0].reason.empty());
-    QVERIFY(!found[0].fixes.empty());
+    QVERIFY2(!found[0].fixes.empty(), whyNone(patch, found[0]).c_str());
     for (const Fix& fix : found[0].fixes) {
         const auto cured = applyEdits(patch, fix.edits);
         QVERIFY2(cured, cured ? "" : cured.error().text().c_str());

@@ -103,7 +103,7 @@ class LiveTest : public QObject {
         for (std::size_t i = 0; i < found.size(); ++i)
             checks.emplace_back([&, i] {
                 const auto observed = observe(patch, library(), workspace().housing(patch), 0.5);
-                found[i] = observed ? findAll(*observed).size() : 0;
+                found[i] = observed ? everythingIn(*observed).size() : 0;
             });
         for (int i = 0; i < 20; ++i)
             engine.setPatch(*applyEdit(patch, SetKnob{"filter", "cutoff", 300.0 + i}), library());

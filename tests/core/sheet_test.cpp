@@ -20,7 +20,7 @@ class SheetTest : public QObject {
         const Patch patch = lamp();
         const auto observed = observe(patch, workspace().library, workspace().housing(patch), 3.0);
         QVERIFY(observed);
-        sheet_ = makeSheet(*observed, findAll(*observed));
+        sheet_ = makeSheet(*observed, everythingIn(*observed));
         markdown_ = writeMarkdown(sheet_);
     }
 

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 
+#include "findings/trial.h"
 #include "library/check.h"
 
 #include <stdexcept>
@@ -27,6 +28,17 @@ Patch demo(const std::string& file) {
     auto patch = openPatch(std::filesystem::path(LARIAT_SOURCE) / "data/demo" / file, workspace().library);
     if (!patch) throw std::runtime_error(patch.error().text());
     return *patch;
+}
+
+std::string whyNone(const Patch& patch, const Finding& finding) {
+    const auto observed = observe(patch, workspace().library, workspace().housing(patch), 3.0);
+    const auto before = everythingIn(*observed);
+    std::string out;
+    for (const Finding& other : before)
+        if (other.rule == finding.rule && other.post == finding.post)
+            for (const Fix& fix : other.fixes)
+                out += fix.label.str() + ": " + tryFix(fix, other, before, *observed).why + "\n";
+    return out;
 }
 
 JackRef jackRef(const std::string& text) {
@@ -103,7 +115,7 @@ Patch PatchMaker::make() const {
 std::vector<Finding> findingsIn(const Patch& patch, double seconds) {
     const auto observed = observe(patch, workspace().library, workspace().housing(patch), seconds);
     if (!observed) throw std::runtime_error(observed.error().text());
-    return findAll(*observed);
+    return findEverything(*observed)->open;
 }
 
 std::vector<Finding> findingsIn(const Patch& patch, const std::string& rule, double seconds) {

@@ -44,6 +44,9 @@ std::vector<Finding> findingsIn(const Patch& patch, double seconds = 3.0);
 /// Those of one rule.
 std::vector<Finding> findingsIn(const Patch& patch, const std::string& rule, double seconds = 3.0);
 
+/// What is wrong with the cures that a finding would have offered.
+std::string whyNone(const Patch& patch, const Finding& finding);
+
 JackRef jackRef(const std::string& text);
 
 } // namespace lariat::test

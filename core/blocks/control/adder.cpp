@@ -32,6 +32,7 @@ BlockType adderType() {
                        {"d", "minus d", Pitch, -5, 8}},
             .outputs = {{"sum", "sum", Pitch, -5, 8}},
             .controls = {{"octaves", "Octaves", switchScale({"-4", "-3", "-2", "-1", "0", "+1", "+2", "+3", "+4"}), 4}},
+            .flows = {{{"a", "b", "c", "d"}, Does::Passes}},
             .make = makeBlock<Adder>};
 }
 

@@ -29,6 +29,7 @@ BlockType attenuverterType() {
             .outputs = {{"out", "out", Control, -10, 10}},
             .controls = {{"amount", "Amount", linearScale(Unit::Percent, -100, 100), 0},
                          {"offset", "Offset", linearScale(Unit::Volts, -5, 5), 0}},
+            .flows = {{{"in"}, Does::Passes}},
             .make = makeBlock<Attenuverter>};
 }
 

@@ -113,6 +113,9 @@ BlockType comparatorType() {
             .controls = {{"threshold", "Threshold", linearScale(Unit::Volts, -5, 8), 0},
                          {"window", "Window", linearScale(Unit::Volts, 0, 8), 2},
                          {"gate-time", "Gate time", logScale(Unit::Seconds, 0.001, 2), 0.01}},
+            .flows = {{{"a"}, Does::Passes, {"through"}},
+                      {{"a"}, Does::Strikes, {"above", "below", "window", "rising", "falling", "moving", "step"}},
+                      {{"b"}, Does::Strikes, {"above", "below", "window"}}},
             .make = makeBlock<Comparator>};
 }
 

@@ -484,6 +484,7 @@ BlockType contourType() {
                      {"release-amount", "Release CV", bipolarPercent(), 0},
                      {"all-amount", "All CV", bipolarPercent(), 0},
                      button("press-gate", "Gate")},
+        .flows = {{{"gate", "retrigger"}, Does::Strikes, {}, {"level"}}},
         .make = makeBlock<Contour>};
 }
 

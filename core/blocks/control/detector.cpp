@@ -230,6 +230,14 @@ BlockType detectorType() {
                          {"clocked", "Judges", switchScale({"at any time", "at each clock"}), 0},
                          {"release-1", "Release 1", logScale(Unit::Seconds, 0.005, 10), 0.2},
                          {"release-2", "Release 2", logScale(Unit::Seconds, 0.005, 10), 0.2}},
+            .flows = {{{"a"}, Does::Passes, {"through-a"}},
+                      {{"b"}, Does::Passes, {"through-b"}},
+                      {{"a"},
+                       Does::Strikes,
+                       {"rising-a", "falling-a", "moving-a", "jump-a", "above", "below", "envelope-1", "envelope-2"}},
+                      {{"b"}, Does::Strikes, {"rising-b", "falling-b", "moving-b", "jump-b", "above", "below"}},
+                      {{"strike-1"}, Does::Strikes, {"envelope-1"}},
+                      {{"strike-2"}, Does::Strikes, {"envelope-2"}}},
             .make = makeBlock<Detector>};
 }
 

@@ -423,6 +423,7 @@ BlockType functionGeneratorType() {
                      {"both-amount", "Both CV", bipolarPercent(), 0},
                      {"shift-amount", "Shift CV", bipolarPercent(), 0},
                      button("press-trigger", "Strike")},
+        .flows = {{{"slew-in"}, Does::Passes, {"out", "inverted"}}, {{"trigger"}, Does::Strikes}},
         .make = makeBlock<FunctionGenerator>};
 }
 

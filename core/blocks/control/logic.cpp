@@ -141,6 +141,10 @@ BlockType logicType() {
                          {"length", "Length", logScale(Unit::Seconds, 0.0005, 4), 0.05},
                          {"chance", "Chance", percent(), 50},
                          {"chance-amount", "Chance CV", bipolarPercent(), 0}},
+            .flows = {{{"a"}, Does::Strikes},
+                      {{"b"}, Does::Strikes, {"and", "or", "xor", "nand"}},
+                      {{"b"}, Does::Resets, {"flip-flop"}},
+                      {{"chance-cv"}, Does::Moves, {"let", "not-let"}}},
             .make = makeBlock<Logic>};
 }
 

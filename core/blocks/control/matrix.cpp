@@ -25,9 +25,14 @@ class Matrix final : public StatelessBlock<Matrix> {
 BlockType matrixType() {
     using enum SignalKind;
     std::vector<ControlSpec> crossings;
+    std::vector<Flow> flows;
     for (int n = 1; n <= kSize; ++n)
         for (int o = 1; o <= kSize; ++o) {
             const std::string place = fmt::format("{}{}", n, o);
+            flows.push_back({{fmt::format("in-{}", n)},
+                             Does::Passes,
+                             {fmt::format("out-{}", o)},
+                             {fmt::format("amount-{}", place)}});
             crossings.push_back({fmt::format("amount-{}", place), fmt::format("{} to {}", n, o), bipolarPercent(), 0});
         }
     return {.id = "matrix",
@@ -36,6 +41,7 @@ BlockType matrixType() {
             .inputs = numbered(kSize, JackSpec{"in", "in", SignalKind::Control, -5, 8}),
             .outputs = numbered(kSize, JackSpec{"out", "out", SignalKind::Control, -5, 8}),
             .controls = crossings,
+            .flows = flows,
             .make = makeBlock<Matrix>};
 }
 

@@ -24,6 +24,7 @@ BlockType typeOf(const char* id, const char* name, const char* about, bool passi
             .about = about,
             .inputs = {{"in", "in", Control, -5, 8}},
             .outputs = numbered(kCopies, JackSpec{.id = "out", .name = "out", .kind = Control, .edges = true}),
+            .flows = {{{"in"}, Does::Passes}},
             .make = makeBlock<Mult>,
             .passive = passive};
 }

@@ -41,6 +41,7 @@ BlockType optoLagType() {
             .inputs = {{"in", "in", SignalKind::Control, 0, 8}},
             .outputs = {{"out", "out", SignalKind::Control, 0, 8}},
             .controls = {{"response", "Response", linearScale(Unit::Percent, 25, 400), 100}},
+            .flows = {{{"in"}, Does::Passes}},
             .make = makeBlock<OptoLag>};
 }
 

@@ -65,6 +65,7 @@ BlockType rectifierType() {
                         {"negative", "negative", Audio},
                         {"max", "max", Audio},
                         {"min", "min", Audio}},
+            .flows = {{{"a"}, Does::Passes}, {{"b"}, Does::Passes, {"max", "min"}}},
             .make = makeBlock<Rectifier>};
 }
 

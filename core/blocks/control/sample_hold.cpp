@@ -74,6 +74,7 @@ BlockType sampleHoldType() {
         .outputs = {{"held", "held", SignalKind::Control, -5, 5}, {"tracked", "tracked", SignalKind::Control, -5, 5}},
         .controls = {{"rate", "Rate", logScale(Unit::Hertz, 0.05, 100), 4},
                      {"droop", "Droop", linearScale(Unit::Percent, 0, 100), 0}},
+        .flows = {{{"in"}, Does::Passes}, {{"trigger"}, Does::Times}},
         .make = makeBlock<SampleHold>};
 }
 

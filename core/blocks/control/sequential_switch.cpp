@@ -74,6 +74,11 @@ BlockType sequentialSwitchType() {
                                numbered(kPlaces, JackSpec{"turned", "4 to 4:", Audio})}),
             .controls = {{"steps", "Places", countScale(2, kPlaces), 2},
                          {"fade", "Change", switchScale({"at once", "fades"}), 1}},
+            .flows = joined<Flow>(
+                {numbered(kPlaces, Flow{{"in"}, Does::Passes, {"one", "turned-1", "turned-2", "turned-3", "turned-4"}}),
+                 {{{"common"}, Does::Passes, {"many-1", "many-2", "many-3", "many-4"}},
+                  {{"clock"}, Does::Times},
+                  {{"reset"}, Does::Resets}}}),
             .make = makeBlock<SequentialSwitch>};
 }
 

@@ -157,6 +157,10 @@ BlockType shiftRegisterType() {
                          {"weight-3", "Weight 3", percent(), 50},
                          {"weight-5", "Weight 5", percent(), 25},
                          {"weight-6", "Weight 6", percent(), 12.5}},
+            .flows = {{{"data"}, Does::Strikes},
+                      {{"clock"}, Does::Times},
+                      {{"restore"}, Does::Resets},
+                      {{"rate-gate", "length-gate"}, Does::Moves}},
             .make = makeBlock<ShiftRegister>};
 }
 

@@ -69,6 +69,7 @@ BlockType slewType() {
                          {"fall", "Fall", time, 0.05},
                          {"law", "Law", switchScale({"linear", "exponential"}), 0},
                          {"time-amount", "Time CV", bipolarPercent(), 0}},
+            .flows = {{{"in"}, Does::Passes}},
             .make = makeBlock<Slew>};
 }
 

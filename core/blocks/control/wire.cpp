@@ -126,6 +126,7 @@ const BlockType& wireType() {
                      {"law", "Law", switchScale({"straight", "from hertz per volt", "to hertz per volt"}), 0},
                      {"threshold", "Threshold", linearScale(Unit::Volts, 0, 10), 0},
                      {"shortest", "Shortest pulse", linearScale(Unit::Seconds, 0, 1), 0}},
+        .flows = {{{"in"}, Does::Passes}},
         .make = makeBlock<Wire>};
     return type;
 }

@@ -108,6 +108,9 @@ BlockType bandCompressorType() {
                          {"low", "Low", makeUp, 0},
                          {"middle", "Middle", makeUp, 0},
                          {"high", "High", makeUp, 0}},
+            .flows = {{{"left"}, Does::Passes, {"left-out"}},
+                      {{"right"}, Does::Passes, {"right-out"}},
+                      {{"left", "right"}, Does::Moves}},
             .make = makeBlock<BandCompressor>};
 }
 

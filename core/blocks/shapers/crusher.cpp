@@ -80,6 +80,7 @@ BlockType crusherType() {
             .controls = {{"rate", "Rate", logScale(Unit::Hertz, 100, 40000), 8000},
                          {"bits", "Bits", linearScale(Unit::None, 1, 16), 8},
                          {"rate-amount", "Rate CV", bipolarPercent(), 100}},
+            .flows = {{{"in"}, Does::Passes}, {{"clock"}, Does::Times}},
             .make = makeBlock<Crusher>};
 }
 

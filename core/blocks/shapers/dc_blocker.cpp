@@ -31,6 +31,7 @@ BlockType dcBlockerType() {
             .inputs = {{"left", "in L", Audio}, {"right", "in R", Audio}},
             .outputs = {{"left-out", "out L", Audio}, {"right-out", "out R", Audio}},
             .controls = {{"cutoff", "Cutoff", logScale(Unit::Hertz, 2, 40), 5}},
+            .flows = {{{"left"}, Does::Passes, {"left-out"}}, {{"right"}, Does::Passes, {"right-out"}}},
             .make = makeBlock<DcBlocker>,
             .sections = {{bits({0}), bits({0})}, {bits({1}), bits({1})}}};
 }

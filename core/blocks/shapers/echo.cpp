@@ -114,6 +114,10 @@ BlockType echoType() {
                          {"time-amount", "Time CV", bipolarPercent(), 0},
                          {"feedback-amount", "Feedback CV", bipolarPercent(), 0},
                          {"mix-amount", "Mix CV", bipolarPercent(), 0}},
+            .flows = {{.inputs = {"left"}, .feedback = "feedback"},
+                      {.inputs = {"right"}, .outputs = {"right-out"}, .feedback = "feedback"},
+                      {{"clock"}, Does::Moves},
+                      {{"freeze"}, Does::Holds, {}, {}, "freeze"}},
             .make = makeBlock<Echo>};
 }
 

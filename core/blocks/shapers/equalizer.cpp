@@ -50,6 +50,7 @@ BlockType equalizerType() {
                          {"mid-q", "Middle Q", logScale(Unit::None, 0.3, 8), 1},
                          {"high-gain", "High", gain, 0},
                          {"high-hertz", "High at", logScale(Unit::Hertz, 1500, 16000), 6000}},
+            .flows = {{{"left"}, Does::Passes, {"left-out"}}, {{"right"}, Does::Passes, {"right-out"}}},
             .make = makeBlock<Equalizer>};
 }
 

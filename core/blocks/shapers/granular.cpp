@@ -145,6 +145,7 @@ BlockType granularType() {
                          {"freeze", "Freeze", switchScale({"off", "on"}), 0},
                          {"position-amount", "Position CV", percent(), 0},
                          {"mix-amount", "Mix CV", bipolarPercent(), 0}},
+            .flows = {{{"left", "right"}, Does::Passes}, {{"freeze"}, Does::Holds, {}, {}, "freeze"}},
             .make = makeBlock<Granular>};
 }
 

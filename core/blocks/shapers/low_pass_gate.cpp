@@ -62,6 +62,9 @@ BlockType lowPassGateType() {
                          {"mode", "Mode", switchScale({"VCA", "both", "low-pass"}), 1},
                          {"resonance", "Resonance", percent(), 0},
                          {"response", "Response", linearScale(Unit::Percent, 25, 400), 100}},
+            .flows = {{{"in"}, Does::Passes, {"out"}, {}, "offset"},
+                      {{"cv"}, Does::Opens, {"out"}, {}, "offset"},
+                      {{"cv"}, Does::Passes, {"light"}}},
             .make = makeBlock<LowPassGate>};
 }
 

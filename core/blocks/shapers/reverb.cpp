@@ -142,6 +142,7 @@ BlockType reverbType() {
                          {"freeze", "Freeze", switchScale({"off", "on"}), 0},
                          {"decay-amount", "Decay CV", bipolarPercent(), 0},
                          {"mix-amount", "Mix CV", bipolarPercent(), 0}},
+            .flows = {{{"left", "right"}, Does::Passes}, {{"freeze"}, Does::Holds, {}, {}, "freeze"}},
             .make = makeBlock<Reverb>};
 }
 

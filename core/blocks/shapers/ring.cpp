@@ -29,6 +29,10 @@ BlockType ringType() {
             .inputs = {{"x", "x", Audio, -5, 5, "level"}, {"y", "y", Audio}},
             .outputs = {{"product", "product", Audio}, {"am", "am", Audio}},
             .controls = {{"level", "X level", percent(), 100}, {"carrier", "Carrier", bipolarPercent(), 0}},
+            .flows = {{{"x"}, Does::Passes, {"product"}, {}, "carrier"},
+                      {{"x"}, Does::Passes, {"am"}},
+                      {{"y"}, Does::Opens, {"product"}, {}, "carrier"},
+                      {{"y"}, Does::Moves, {"am"}}},
             .make = makeBlock<Ring>};
 }
 

@@ -44,6 +44,21 @@ BlockType vcaBankType() {
         numbered(kChannels, JackSpec{"cv", "cv", SignalKind::Control, 0, 8, "amount", {{"level", 12.5}}});
     std::vector<BlockSection> sections;
     for (int c = 0; c < kChannels; ++c) sections.push_back({bits({c, kChannels + c}), bits({c})});
+    std::vector<Flow> flows; // an output without a plug leads into the next one
+    for (int from = 1; from <= kChannels; ++from)
+        for (int to = from; to <= kChannels; ++to) {
+            const std::string out = wordWithNumber("out", '-', to);
+            std::vector<std::string> taken;
+            for (int between = from; between < to; ++between) taken.push_back(wordWithNumber("out", '-', between));
+            const auto one = [&](const char* input, Does does) {
+                Flow flow{{wordWithNumber(input, '-', from)}, does, {out}};
+                flow.opener = wordWithNumber("level", '-', from);
+                flow.unlessPlugged = taken;
+                return flow;
+            };
+            flows.push_back(one("in", Does::Passes));
+            flows.push_back(one("cv", Does::Opens));
+        }
     return {.id = "vca-bank",
             .name = "VCA bank",
             .about = "Four amplifiers whose unpatched outputs fall through into the next",
@@ -53,6 +68,7 @@ BlockType vcaBankType() {
                 joined({numbered(kChannels, ControlSpec{"level", "Level", percent(), 0}),
                         numbered(kChannels, ControlSpec{"amount", "CV", bipolarPercent(), 100}),
                         numbered(kChannels, ControlSpec{"law", "Law", switchScale({"linear", "exponential"}), 0})}),
+            .flows = flows,
             .make = makeBlock<VcaBank>,
             .sections = sections};
 }

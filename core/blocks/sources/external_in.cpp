@@ -94,7 +94,8 @@ BlockType externalInType() {
                          {"gain", "Gain", linearScale(Unit::Decibels, 0, 24), 12},
                          {"release", "Release", logScale(Unit::Seconds, 0.005, 2), 0.1},
                          {"threshold", "Threshold", linearScale(Unit::Volts, 0.1, 8), 2}},
-            .make = makeBlock<ExternalIn>};
+            .make = makeBlock<ExternalIn>,
+            .playsSample = true};
 }
 
 } // namespace lariat

@@ -83,6 +83,7 @@ BlockType lfoType() {
             .controls = {{"rate", "Rate", logScale(Unit::Hertz, 0.01, 400), 1},
                          {"width", "Width", linearScale(Unit::Percent, 0, 100), 50},
                          {"rate-amount", "Rate CV", linearScale(Unit::Percent, -100, 100), 100}},
+            .flows = {{{"reset"}, Does::Resets}},
             .make = makeBlock<Lfo>};
 }
 

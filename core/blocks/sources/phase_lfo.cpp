@@ -160,6 +160,7 @@ BlockType phaseLfoType() {
                          {"rate-amount", "Rate CV", bipolarPercent(), 100},
                          {"shape", "Shape", switchScale({"sine", "triangle", "saw", "square"}), 0},
                          {"polarity", "Polarity", switchScale({"±5 V", "0…8 V"}), 0}},
+            .flows = {{{"reset"}, Does::Resets}, {{"tap", "sync"}, Does::Times}},
             .make = makeBlock<PhaseLfo>};
 }
 

@@ -232,6 +232,15 @@ BlockType ratioTrioType() {
                  {"range", "range", switchScale({"audio", "slow"}), 0}})
             controls.push_back({id(knob.id), name(knob.name), knob.scale, knob.initial});
     }
+    std::vector<Flow> flows;
+    for (const std::string who : {"left", "inner", "right"}) {
+        std::vector<std::string> waves;
+        for (const char* wave : {"sine", "cosine", "saw", "co-saw"}) waves.push_back(fmt::format("{}-{}", who, wave));
+        const auto id = [&](const char* word) { return fmt::format("{}-{}", who, word); };
+        flows.push_back({{id("voct")}, Does::Tunes, waves});
+        flows.push_back({{id("ref")}, Does::Tunes, waves});
+        flows.push_back({{id("pm"), id("lin"), id("exp"), id("ratio-cv"), id("index-cv")}, Does::Moves, waves});
+    }
     inputs.push_back({"transpose-cv", "transpose", Pitch, -5, 5});
     controls.push_back({"transpose", "Transpose", linearScale(Unit::Semitones, -36, 36), 0});
     return {.id = "ratio-trio",
@@ -240,6 +249,7 @@ BlockType ratioTrioType() {
             .inputs = inputs,
             .outputs = outputs,
             .controls = controls,
+            .flows = flows,
             .make = makeBlock<RatioTrio>};
 }
 

@@ -119,7 +119,9 @@ BlockType samplePlayerType() {
                          {"direction", "Direction", switchScale({"forward", "backward"}), 0},
                          {"loop", "At the end", switchScale({"stops", "loops"}), 0},
                          {"level", "Level", percent(), 100}},
-            .make = makeBlock<SamplePlayer>};
+            .flows = {{{"trigger"}, Does::Strikes, {}, {"level"}}},
+            .make = makeBlock<SamplePlayer>,
+            .playsSample = true};
 }
 
 } // namespace lariat

@@ -282,6 +282,9 @@ BlockType vcoType() {
                          {"range", "Range", switchScale({"audio", "LFO"}), 0},
                          {"drift", "Drift", linearScale(Unit::Cents, 0, 50), 0},
                          {"tracking", "Tracking", linearScale(Unit::Cents, -20, 20), 0}},
+            .flows = {{{"lin-fm"}, Does::Moves},
+                      {{"pwm"}, Does::Moves, {"pulse", "triangle-pulse", "saw-pulse"}},
+                      {{"sync", "soft-sync"}, Does::Resets}},
             .make = makeBlock<Vco>};
 }
 

@@ -257,6 +257,7 @@ BlockType clockType() {
                          {"width", "Width", linearScale(Unit::Percent, 5, 95), 50},
                          {"ppqn", "Clock in", switchScale({"1 a beat", "2 a beat", "4 a beat", "24 a beat"}), 2},
                          button("press-tap", "Tap")},
+            .flows = {{{"reset"}, Does::Resets}, {{"clock", "tap"}, Does::Times}, {{"run"}, Does::Strikes}},
             .make = makeBlock<lariat::Clock>,
             .runsUnheard = true,
             .countsBeats = true};

@@ -131,6 +131,7 @@ BlockType clockDividerType() {
                           switchScale({"2 3 4 5 6 7 8 9", "2 3 5 7 11 13 17 19", "2 4 8 16 32 64 128 256"}), 0},
                          {"mode", "Mode", switchScale({"gates", "triggers"}), 0},
                          {"level", "Level", linearScale(Unit::Volts, 5, 10), 10}},
+            .flows = {{{"reset"}, Does::Resets}},
             .make = makeBlock<ClockDivider>};
 }
 

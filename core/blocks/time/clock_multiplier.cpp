@@ -79,6 +79,7 @@ BlockType clockMultiplierType() {
             .controls = {{"factor", "Times", countScale(2, 16), 2},
                          {"factor-amount", "Times CV", bipolarPercent(), 100},
                          {"shuffle", "Shuffle", percent(), 0}},
+            .flows = {{{"hold"}, Does::Holds}},
             .make = makeBlock<ClockMultiplier>};
 }
 

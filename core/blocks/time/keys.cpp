@@ -235,6 +235,7 @@ BlockType keysType() {
                      {"upper-lag", "Upper lag", squaredScale(Unit::Seconds, 0, 2), 0},
                      {"latch", "Interval", switchScale({"follows the keys", "stays"}), 0},
                      {"bend-range", "Bend range", linearScale(Unit::Semitones, 0, 12), 2}},
+        .flows = {{{"latch", "glide"}, Does::Moves}},
         .make = makeBlock<Keys>,
         .isPlayed = true};
 }

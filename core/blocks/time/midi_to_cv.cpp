@@ -265,6 +265,7 @@ BlockType midiToCvType() {
                  numbered(4, JackSpec{"cv", "cv", Control, -5, 8}),
                  {{"clock", "clock", Clock, 0, 8}, {"run", "run", Gate, 0, 8}, {"link-out", "link", Clock, 0, 5}}}),
             .controls = std::move(controls),
+            .flows = {{{"link"}, Does::Moves}},
             .make = makeBlock<MidiToCv>,
             .chains = true,
             .isPlayed = true};

@@ -397,6 +397,16 @@ BlockType quantizerType() {
                   button("press-tie", "Tie"),
                   button("press-octave", "Octave"),
                   button("press-load", "Load")}}),
+            .flows = {{{"in-1"}, Does::Passes, {"out-1"}},
+                      {{"in-1"}, Does::Strikes, {"trigger-1"}},
+                      {{"in-2"}, Does::Passes, {"out-2"}},
+                      {{"in-2"}, Does::Strikes, {"trigger-2"}},
+                      {{"clock-1"}, Does::Times, {"out-1", "trigger-1", "gate"}},
+                      {{"clock-2"}, Does::Times, {"out-2", "trigger-2"}},
+                      {{"transpose-cv"}, Does::Passes, {"out-1", "out-2"}},
+                      {{"root-cv"}, Does::Moves, {"out-1", "out-2"}},
+                      {{"reset"}, Does::Resets},
+                      {{"record", "rest", "tie", "octave"}, Does::Moves}},
             .make = makeBlock<Quantizer>,
             .playsPattern = true};
 }

@@ -110,6 +110,7 @@ BlockType stepSequencerType() {
                                  {"range", "Range", linearScale(Unit::Volts, 1, 10), 5},
                                  {"slew", "Slew", percent(), 0}},
                                 numbered(kSteps, ControlSpec{"pulses", "Pulses", countScale(1, kMostPulses), 0})}),
+            .flows = {{{"reset"}, Does::Resets}},
             .make = makeBlock<StepSequencer>};
 }
 

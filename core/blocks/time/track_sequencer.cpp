@@ -384,6 +384,8 @@ BlockType trackSequencerType() {
                        {"variation-cv", "variation", Control, 0, 7}},
             .outputs = joined({outputs, numbered(kLanes, JackSpec{"drum", "drum", Gate, 0, 8})}),
             .controls = {{"variation", "Variation", switchScale({"A", "B", "C", "D", "E", "F", "G", "H"}), 0}},
+            .flows = {{{"reset"}, Does::Resets},
+                      {{"transpose"}, Does::Passes, {"pitch-1", "pitch-2", "pitch-3", "pitch-4"}}},
             .make = makeBlock<TrackSequencer>,
             .playsPattern = true};
 }

@@ -97,6 +97,7 @@ BlockType triggerPatternType() {
                          {"probability", "Chance", percent(), 100},
                          {"density-amount", "Density CV", bipolarPercent(), 0},
                          {"probability-amount", "Chance CV", bipolarPercent(), 0}},
+            .flows = {{{"reset"}, Does::Resets}},
             .make = makeBlock<TriggerPattern>};
 }
 

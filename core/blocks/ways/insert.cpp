@@ -39,6 +39,12 @@ BlockType insertType() {
                         {"right-out", "out R", Audio},
                         {"to-left", "to L", Audio},
                         {"to-right", "to R", Audio}},
+            .flows = {{{"left"}, Does::Passes, {"to-left"}},
+                      {{"right"}, Does::Passes, {"to-right"}},
+                      {.inputs = {"left"}, .outputs = {"left-out"}, .unlessPlugged = {"return-left"}},
+                      {.inputs = {"right"}, .outputs = {"right-out"}, .unlessPlugged = {"return-right"}},
+                      {{"return-left"}, Does::Passes, {"left-out"}},
+                      {{"return-right"}, Does::Passes, {"right-out"}}},
             .make = makeBlock<Insert>,
             .sections = {{bits({Left, Right}), bits({ToLeft, ToRight})},
                          {bits({ReturnLeft, ReturnRight}), bits({LeftOut, RightOut})}}};

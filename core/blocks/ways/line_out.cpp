@@ -42,6 +42,7 @@ BlockType lineOutType() {
             .about = "Brings the case down to line level and out of it",
             .inputs = {{"left", "in L", Audio}, {"right", "in R", Audio}},
             .controls = {{"level", "Level", linearScale(Unit::Decibels, -60, 0), -6}},
+            .flows = {{{"left", "right"}, Does::Passes, {}, {"level"}}},
             .make = makeBlock<LineOut>,
             .runsUnheard = true,
             .leadsOut = true};

@@ -46,6 +46,7 @@ BlockType mixerType() {
                          {"level-3", "Level 3", level, 70},
                          {"level-4", "Level 4", level, 70},
                          {"main", "Main", level, 100}},
+            .flows = {{{"in-1", "in-2", "in-3", "in-4"}, Does::Passes, {}, {"main"}}},
             .make = makeBlock<Mixer>};
 }
 

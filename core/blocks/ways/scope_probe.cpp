@@ -21,6 +21,7 @@ BlockType scopeProbeType() {
             .inputs = {{"a", "a", Control, -5, 8}, {"b", "b", Control, -5, 8}},
             .outputs = {{.id = "a-out", .name = "a thru", .kind = Control, .min = -5, .max = 8, .edges = true},
                         {.id = "b-out", .name = "b thru", .kind = Control, .min = -5, .max = 8, .edges = true}},
+            .flows = {{{"a"}, Does::Passes, {"a-out"}}, {{"b"}, Does::Passes, {"b-out"}}},
             .make = makeBlock<ScopeProbe>,
             .sections = {{bits({0}), bits({0})}, {bits({1}), bits({1})}},
             .runsUnheard = true};

@@ -94,6 +94,21 @@ BlockType stereoMixerType() {
     using enum SignalKind;
     const std::uint64_t channels = (std::uint64_t{1} << ReturnLeft) - 1; // levels and their CVs too
     const Scale onOff = switchScale({"off", "on"});
+    std::vector<Flow> flows;
+    for (int n = 1; n <= kChannels; ++n) {
+        const auto own = [&](const char* word) { return wordWithNumber(word, '-', n); };
+        for (const auto& [output, level] :
+             {std::pair(std::string("bus-"), std::string("main")), {"send-", own("send")}})
+            for (const char* side : {"left", "right"}) {
+                Flow passes{{own(side)}, Does::Passes, {output + side}, {level}, own("level")};
+                passes.mutes = {own("mute")};
+                passes.solo = own("solo");
+                flows.push_back(passes);
+                flows.push_back({{own("cv")}, Does::Opens, {output + side}, {}, own("level")});
+            }
+    }
+    flows.push_back({{"return-left"}, Does::Passes, {"bus-left"}, {"main"}});
+    flows.push_back({{"return-right"}, Does::Passes, {"bus-right"}, {"main"}});
     return {
         .id = "stereo-mixer",
         .name = "Stereo mixer",
@@ -114,6 +129,7 @@ BlockType stereoMixerType() {
                             numbered(kChannels, ControlSpec{"solo", "Solo", onOff, 0}),
                             numbered(kChannels, ControlSpec{"amount", "Level CV", bipolarPercent(), 100}),
                             {{"main", "Main", percent(), 100}}}),
+        .flows = flows,
         .make = makeBlock<StereoMixer>,
         // What comes back from the sends joins the bus; the sends do not wait for it.
         .sections = {{channels, bits({SendLeft, SendRight})},

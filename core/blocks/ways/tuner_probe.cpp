@@ -88,6 +88,9 @@ BlockType tunerProbeType() {
                         {"pitch", "pitch", Pitch, -5, 5},
                         {"level", "level", SignalKind::Control, 0, 8},
                         {"heard", "heard", Gate, 0, 8}},
+            .flows = {{{"in"}, Does::Passes, {"thru"}},
+                      {{"in"}, Does::Tunes, {"pitch", "level"}},
+                      {{"in"}, Does::Strikes, {"heard"}}},
             .make = makeBlock<TunerProbe>,
             .runsUnheard = true};
 }

@@ -1,0 +1,66 @@
+// What the detectives share: they go along the flow of a patch, from what is heard back to what causes it, and read
+// what is measured at each link. And the cures that may be tried where a link is broken.
+#pragma once
+
+#include "findings/finding.h"
+
+namespace lariat {
+
+/// How far ways into one output are opened over the run, in per cent.
+struct Opening {
+    double least = 0.0;
+    double most = 0.0;
+    double byHand = 0.0;            ///< what the knob alone does
+    std::vector<const Way*> fed{};  ///< openers that something is plugged into
+    std::vector<const Way*> free{}; ///< the others
+};
+
+class Walk {
+  public:
+    explicit Walk(const Observation& observed) : o(observed), map(*observed.flow) {}
+
+    const Observation& o;
+    const FlowMap& map;
+
+    [[nodiscard]] const Life& life(const Source& source) const { return o.lives.of(source); }
+    [[nodiscard]] const Life& arriving(const Way& way) const { return life(map.feeding(way)); }
+    /// Ways of one sort into an output, fed by something.
+    [[nodiscard]] std::vector<const Way*> fed(const Source& output, Does does) const;
+    [[nodiscard]] std::vector<const Way*> free(const Source& output, Does does) const;
+    /// Of a way that something opens; {100, 100} of one that is always open.
+    [[nodiscard]] Opening opening(const Way& way) const;
+    /// A knob is turned by a scene, so that where it stands now says little.
+    [[nodiscard]] bool movesInScenes(int node, int control) const;
+
+    [[nodiscard]] std::string name(int node) const { return o.nameOf(postOf(node)); }
+    /// The post that a block stands for; of one that stands as no post, the one it is wired to.
+    [[nodiscard]] std::string postOf(int node) const;
+    [[nodiscard]] std::string inputName(const Way& way) const;
+    /// What is measured at an output, with the cable that leads on.
+    [[nodiscard]] Link link(const Source& source) const;
+
+    // Cures to be tried, likeliest first.
+    [[nodiscard]] std::vector<Fix> turn(int node, int control, double value) const;
+    /// Opening a level that stands at nothing.
+    [[nodiscard]] std::vector<Fix> raise(int node, int control) const;
+    /// What may open a way: envelopes of the patch, then its knob.
+    [[nodiscard]] std::vector<Fix> open(const Way& way) const;
+    /// Envelopes of the patch, those of a voice first.
+    [[nodiscard]] std::vector<JackRef> envelopes(const std::string& voice) const;
+    /// Levels that scale what comes to a source, all the way up.
+    [[nodiscard]] std::vector<Fix> fullAlong(Source source) const;
+    /// What may time or strike an input.
+    [[nodiscard]] std::vector<Fix> drive(const Way& way) const;
+    /// A cable leaves another output of the same post, or enters another input.
+    [[nodiscard]] std::vector<Fix> otherOutput(int cable) const;
+    [[nodiscard]] std::vector<Fix> otherInput(int cable) const;
+    /// Knobs of the block back to where they are when it comes.
+    [[nodiscard]] std::vector<Fix> rest(int node) const;
+
+  private:
+    [[nodiscard]] std::vector<JackRef> outputsThat(const std::function<bool(const Node&, const JackSpec&)>& fit) const;
+};
+
+void append(std::vector<Fix>& to, std::vector<Fix> more);
+
+} // namespace lariat

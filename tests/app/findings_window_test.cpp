@@ -1,0 +1,87 @@
+// Findings in the window: cured with one click, and explained.
+#include "app/opened.h"
+
+using namespace lariat;
+using namespace lariat::test;
+
+class FindingsWindowTest : public QObject {
+    Q_OBJECT
+
+  private Q_SLOTS:
+    void everyFindingCanBeFixedWithOneClick() {
+        Opened o;
+        for (const char* rule : {"zero-attenuator", "pitch-on-follower", "sustain-not-reached"}) {
+            QVERIFY(o.found(rule));
+            o.window.selection().chooseCable(
+                std::ranges::find(o.window.checker().findings(), std::string(rule), &Finding::rule)->cable);
+            QTest::mouseClick(o.chart().viewport(), Qt::LeftButton, {}, o.chart().fixPoint(rule));
+            o.settle();
+            QVERIFY2(!o.found(rule), rule);
+        }
+        QVERIFY(o.window.checker().findings().empty());
+    }
+
+    /// "Why?" opens the way to a finding, link by link with what is measured there, and shows its rows alone; a click
+    /// on a link goes to it, Esc shows everything again, and the cure that stands above it cures.
+    void theWayToAFindingIsShown() {
+        Opened o;
+        o.window.document().apply({RemoveCable{o.patch().cableInto(jackRef("tracks.clock"))->id}},
+                                  QStringLiteral("untie"));
+        EVENTUALLY(o.found("no-sound"));
+        o.settle();
+        o.action(QStringLiteral("panel-findings"))->trigger();
+        QFrame* card = nullptr;
+        EVENTUALLY((card = o.place().findChild<QFrame*>(QStringLiteral("finding-no-sound"))) != nullptr &&
+                   card->isVisible());
+        auto* why = card->findChild<QLabel*>(QStringLiteral("why"));
+        auto* walk = card->findChild<QWidget*>(QStringLiteral("walk"));
+        QVERIFY(why && walk && !walk->isVisible());
+        QTest::mouseClick(why, Qt::LeftButton, {}, QPoint(8, why->height() / 2));
+        QVERIFY(walk->isVisible());
+        QVERIFY(o.chart().showsPart());
+        const Finding finding =
+            *std::ranges::find(o.window.checker().findings(), std::string("no-sound"), &Finding::rule);
+        const auto links = walk->findChildren<QLabel*>();
+        QCOMPARE(static_cast<std::size_t>(links.size()), finding.walk.size());
+        QVERIFY2(links.last()->text().contains(QLatin1String("0 pulses")), qPrintable(links.last()->text()));
+        QTest::mouseClick(links.first(), Qt::LeftButton, {}, QPoint(12, 8));
+        QCOMPARE(o.window.selection().cable(), finding.walk.front().cable);
+        o.place().setFocus();
+        QTest::keyClick(&o.place(), Qt::Key_Escape);
+        QVERIFY(!o.chart().showsPart());
+        o.action(QStringLiteral("panel-findings"))->trigger();
+        EVENTUALLY((card = o.place().findChild<QFrame*>(QStringLiteral("finding-no-sound"))) != nullptr &&
+                   card->isVisible());
+        for (QLabel* label : card->findChildren<QLabel*>())
+            if (label->text().contains(QLatin1String("→"))) {
+                QTest::mouseClick(label, Qt::LeftButton, {}, QPoint(30, 8));
+                break;
+            }
+        o.settle();
+        QVERIFY(o.patch().cableInto(jackRef("tracks.clock")));
+        EVENTUALLY(!o.found("no-sound"));
+    }
+
+    /// While the way is open, an undo changes the patch under it: nothing is left of it that leads nowhere.
+    void theWayIsForgottenWithItsFinding() {
+        Opened o;
+        o.window.document().apply({RemoveCable{o.patch().cableInto(jackRef("tracks.clock"))->id}},
+                                  QStringLiteral("untie"));
+        EVENTUALLY(o.found("no-sound"));
+        o.settle();
+        o.action(QStringLiteral("panel-findings"))->trigger();
+        QFrame* card = nullptr;
+        EVENTUALLY((card = o.place().findChild<QFrame*>(QStringLiteral("finding-no-sound"))) != nullptr &&
+                   card->isVisible());
+        QTest::mouseClick(card->findChild<QLabel*>(QStringLiteral("why")), Qt::LeftButton, {}, QPoint(8, 8));
+        QVERIFY(o.chart().showsPart());
+        o.window.document().history().undo();
+        EVENTUALLY(!o.found("no-sound"));
+        o.settle();
+        EVENTUALLY(o.place().findChild<QFrame*>(QStringLiteral("finding-no-sound")) == nullptr);
+        EVENTUALLY(!o.chart().showsPart());
+    }
+};
+
+QTEST_MAIN(FindingsWindowTest)
+#include "findings_window_test.moc"
