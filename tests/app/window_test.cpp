@@ -77,6 +77,7 @@ class WindowTest : public QObject {
 
         // Fix a finding where it stands on the chart.
         QVERIFY(o.found("pitch-on-follower"));
+        o.chart().verticalScrollBar()->setValue(0); // it may be under the heads
         QTest::mouseClick(o.chart().viewport(), Qt::LeftButton, {}, o.chart().fixPoint("pitch-on-follower"));
         QVERIFY(o.tied("tracks.pitch-1", "osc-b.voct"));
         o.settle();
