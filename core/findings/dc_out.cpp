@@ -15,7 +15,7 @@ namespace {
 
 constexpr double kDc = 0.25;          ///< volts
 constexpr double kSubsonic = 15.0;    ///< Hz
-constexpr double kSubsonicPart = 0.2; ///< of the RMS
+constexpr double kSubsonicPart = 0.4; ///< of the RMS
 constexpr std::size_t kTogether = 64;
 constexpr double kNoiseBandwidth = 2.0044; ///< bins of the spectrum's window (Harris 1978)
 

@@ -99,7 +99,7 @@ struct Observation {
 };
 
 inline constexpr double kObservedSeconds = 6.0;
-inline constexpr double kLongestSeconds = 24.0;
+inline constexpr double kLongestSeconds = 20.0;
 
 /// Runs the patch silently for so long and records the first six seconds of it. Six seconds themselves go on without
 /// being recorded as long as something has not come to life, until the longest pattern has been played,

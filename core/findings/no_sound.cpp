@@ -15,8 +15,9 @@
 namespace lariat {
 namespace {
 
+constexpr double kBlow = 0.15;     ///< part of its swing that is more than what starting leaves
 constexpr double kStanding = 0.05; ///< volts: less of a voltage that stands still is nothing
-constexpr double kArrives = 0.2;   ///< volts peak to peak of a sound that counts
+constexpr double kArrives = 0.2;   ///< volts RMS of a sound that counts
 constexpr double kTrace = 0.02;    ///< part of it that is let through by something closed
 constexpr double kShut = 0.5;      ///< per cent: less is not opened
 
@@ -176,9 +177,11 @@ class Silence {
     /// Sound goes in, a trace of it comes out.
     [[nodiscard]] const Way* nearlyShut(const Source& source) const {
         for (const Way* way : w_.fed(source, Does::Passes)) {
-            const double in = w_.life(map_.feeding(*way)).swing() * std::abs(map_.gain(*way));
+            const double in = w_.life(map_.feeding(*way)).level * std::abs(map_.gain(*way));
             if (in < kArrives) continue;
-            if (w_.life(source).swing() > kTrace * in) return nullptr;
+            if (w_.life(source).level > kTrace * in ||
+                w_.life(source).swing() > kBlow * w_.life(map_.feeding(*way)).swing())
+                return nullptr; // also what rings when it is struck now and then
             const Opening opening = w_.opening(*way);
             if (way->opener < 0 || opening.most > 20.0) return way;
         }

@@ -133,6 +133,10 @@ class Endless {
     [[nodiscard]] bool shouldStop(const Source& source) const {
         if (!w_.fed(source, Does::Tunes).empty()) return true;
         if (nothingCloses() && hasGates()) return true;
+        // Notes bend or restart it.
+        for (const Does does : {Does::Moves, Does::Resets})
+            for (const Way* way : w_.fed(source, does))
+                if (isLed(map_.feeding(*way))) return true;
         const Post* post = o_.patch.post(w_.postOf(source.node));
         return post && std::ranges::any_of(o_.patch.cables, [&](const Cable& cable) {
                    const FlowMap::At at = map_.inputAt(cable.to);
@@ -213,8 +217,9 @@ class Endless {
             if (next && map_.feeding(*next).node >= 0) {
                 const Life& before = w_.arriving(*next);
                 if (gate && before.rises > 1) { // it is struck and let go, and stays up all the same
-                    if (life.floor > static_cast<float>(kSlow) * life.max &&
-                        (before.longestLow > kLetGo || longestTime(source.node) > kEndless)) {
+                    const bool endless = longestTime(source.node) > kEndless;
+                    if ((before.longestLow > kLetGo && life.floor > static_cast<float>(kSlow) * life.max) ||
+                        (endless && life.floor > 0.5f * static_cast<float>(kSlow) * life.max)) {
                         std::vector<Fix> all = std::move(fixes);
                         append(all, shorter(source.node));
                         append(all, w_.otherOutput(cable));

@@ -89,8 +89,16 @@ Life LifeMeter::life() const {
     }
     const auto loudest = std::ranges::max_element(levels_);
     if (loudest == levels_.end() || *loudest < kAlive) return out;
-    auto begins = std::ranges::find_if(levels_, [&](double level) { return level > 0.1 * *loudest; });
-    const double softest = *std::min_element(begins, levels_.end());
+    // Beats have nulls of a moment; a pause between notes is longer.
+    std::vector<double> behind(std::ranges::find_if(levels_, [&](double level) { return level > 0.1 * *loudest; }),
+                               levels_.end());
+    const auto softer = behind.begin() + std::ssize(behind) / 20;
+    std::ranges::nth_element(behind, softer);
+    const double softest = *softer;
+    std::vector<double> all = levels_;
+    const auto louder = all.begin() + 9 * std::ssize(all) / 10;
+    std::ranges::nth_element(all, louder);
+    out.level = *louder;
     out.pause = std::max(kSilenceDecibels, toDecibels(std::max(1e-9, softest / *loudest)).value);
     return out;
 }
@@ -102,7 +110,8 @@ Lives::Lives(const FlowMap& map, const Schedule& schedule, double rate) {
         lives_[idx(n)].resize(node.heard.size());
         for (std::size_t o = 0; o < node.heard.size(); ++o)
             if (const Signal* signal = schedule.signal(node.key, static_cast<int>(o)))
-                meters_.push_back({signal, n, static_cast<int>(o), LifeMeter(rate)});
+                meters_.push_back({signal, n, static_cast<int>(o),
+                                   node.type->playsPattern && node.setup.material.pattern, LifeMeter(rate)});
     }
 }
 
@@ -115,7 +124,7 @@ void Lives::finish() {
 }
 
 bool Lives::stillWaits() const {
-    return std::ranges::any_of(meters_, [](const Meter& meter) { return !meter.meter.moved(); });
+    return std::ranges::any_of(meters_, [](const Meter& meter) { return meter.plays && !meter.meter.moved(); });
 }
 
 const Life& Lives::of(const Source& source) const {

@@ -19,7 +19,8 @@ struct Life {
     double high = 0.0;        ///< part of the time above that
     double longestHigh = 0.0; ///< seconds
     double longestLow = 0.0;  ///< seconds between two times above that
-    double pause = 0.0;       ///< dB from the loudest 20 ms to the softest behind the first sound, DC left out; ≤ 0
+    double level = 0.0;       ///< volts RMS, DC left out, of the loudest tenth of all windows of 20 ms
+    double pause = 0.0;       ///< dB from the loudest window to the softest twentieth of those behind it; ≤ 0
     float floor = 0.0f;       ///< lowest from when it first came half way up to its highest
     double since = -1.0;      ///< seconds at which it first moved; negative: never
 
@@ -65,7 +66,7 @@ class Lives {
     void add();
     /// Works out the figures; of a schedule that is gone they stay.
     void finish();
-    /// Something has not moved yet.
+    /// Something that plays what is written has not moved yet.
     [[nodiscard]] bool stillWaits() const;
     /// Nothing at all of what nobody hears, or of node -1.
     [[nodiscard]] const Life& of(const Source& source) const;
@@ -76,6 +77,7 @@ class Lives {
         const Signal* signal = nullptr;
         int node = 0;
         int output = 0;
+        bool plays = false; ///< what is written
         LifeMeter meter;
     };
     std::vector<Meter> meters_;
