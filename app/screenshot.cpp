@@ -1,5 +1,6 @@
 #include "screenshot.h"
 
+#include "patch/findings_page.h"
 #include "patch/patch_place.h"
 #include "time/time_place.h"
 
@@ -34,9 +35,13 @@ int takePicture(MainWindow& window, const Pose& pose) {
             window.selection().choosePost(pose.selected.toStdString());
         window.document().setUntilRow(pose.untilRow);
         patch->keys().setVisible(pose.keys);
-        patch->panel().setCurrentIndex(pose.panel == QLatin1String("findings")   ? 1
-                                       : pose.panel == QLatin1String("settings") ? 2
-                                                                                 : 0);
+        const bool why = pose.panel == QLatin1String("why");
+        patch->panel().setCurrentIndex(why || pose.panel == QLatin1String("findings") ? 1
+                                       : pose.panel == QLatin1String("settings")      ? 2
+                                                                                      : 0);
+        if (why) // the way to the first finding that has one
+            if (auto* page = patch->findChild<FindingsPage*>())
+                if (auto* link = page->findChild<QLabel*>(QStringLiteral("why"))) Q_EMIT link->linkActivated({});
     }
     // What is shown after a choice, such as readings and the reach of modulation, follows within some tenths of a
     // second.

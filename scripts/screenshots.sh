@@ -12,6 +12,12 @@ build/app/lariat --theme light --size 1920x1080 --select osc-b --picture "$shots
 build/app/lariat data/demo/engine-room.json --theme light --size 1280x800 --select compressor --picture "$shots/engine-room.png"
 build/app/lariat data/demo/deep-water.json --theme dark --size 1280x800 --select whirl-a --picture "$shots/deep-water.png"
 build/app/lariat --theme light --size 1280x800 --select 13 --panel findings --picture "$shots/findings.png"
+silent="$(mktemp -d)/silent.json" # nothing is in the sequencer's clock
+python3 -c 'import json, sys
+patch = json.load(open("data/demo/lamp.json"))
+patch["cables"] = [cable for cable in patch["cables"] if cable["to"] != "tracks.clock"]
+json.dump(patch, open(sys.argv[1], "w"))' "$silent"
+build/app/lariat "$silent" --theme light --size 1280x800 --panel why --picture "$shots/why.png"
 build/app/lariat data/demo/first-voice.json --theme light --size 1280x800 --select 7 --until 7 --keys --picture "$shots/row-by-row.png"
 build/app/lariat --theme light --size 1280x800 --select 7 --panel findings --language de --picture "$shots/german.png"
 build/app/lariat --theme light --size 1280x800 --place sheet --picture "$shots/sheet.png"
