@@ -89,8 +89,12 @@ void FindingsPage::refresh() {
     count_ = 0;
     const auto add = [&](auto* card, const Finding& finding) {
         card->addWalk(finding, session_.document.patch(), session_.document.library());
-        connect(card, &FindingCard::walkShown, this,
-                [this, finding](bool shown) { Q_EMIT walkRequested(shown ? finding : Finding{}); });
+        connect(card, &FindingCard::walkShown, this, [this, finding](bool shown) {
+            open_ = shown ? std::optional(finding) : std::nullopt;
+            Q_EMIT walkRequested(shown ? finding : Finding{});
+        });
+        if (open_ && open_->rule == finding.rule && open_->post == finding.post && open_->cable == finding.cable)
+            card->openWalk();
         connect(card, &FindingCard::linkChosen, this, [this, finding](std::size_t link) {
             const Link& chosen = finding.walk[link];
             chosen.cable ? session_.navigator.showCable(chosen.cable) : session_.navigator.showPost(chosen.jack.post);

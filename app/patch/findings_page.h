@@ -42,6 +42,7 @@ class FindingsPage : public QWidget {
     QComboBox* voices_;
     QScrollArea* area_;
     QVBoxLayout* cards_ = nullptr;
+    std::optional<Finding> open_; ///< whose way is shown
     int count_ = 0;
     bool stale_ = false;
 };

@@ -101,6 +101,10 @@ void FindingCard::addWalk(const Finding& finding, const Patch& patch, const Libr
     layout_->addWidget(steps);
 }
 
+void FindingCard::openWalk() {
+    if (auto* walk = findChild<QWidget*>(QStringLiteral("walk"))) walk->show();
+}
+
 void FindingCard::mousePressEvent(QMouseEvent* event) {
     if (event->button() == Qt::LeftButton) Q_EMIT chosen();
 }

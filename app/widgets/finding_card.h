@@ -20,6 +20,8 @@ class FindingCard : public QFrame {
 
     /// Offers to show the way on which it was found: a line for each link, from the ear to the place.
     void addWalk(const Finding& finding, const Patch& patch, const Library& library);
+    /// Opens it without a word, as for a card that was made anew.
+    void openWalk();
 
   Q_SIGNALS:
     void fixChosen(std::size_t fix);

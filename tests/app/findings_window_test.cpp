@@ -84,6 +84,12 @@ class FindingsWindowTest : public QObject {
         EVENTUALLY((card = cardOf(o)) != nullptr && card->isVisible());
         QTest::mouseClick(card->findChild<QLabel*>(QStringLiteral("why")), Qt::LeftButton, {}, QPoint(8, 8));
         QVERIFY(o.chart().showsPart());
+        // Something else is changed meanwhile: the card is made anew, and the way stays open.
+        QVERIFY(o.window.document().apply({SetKnob{"filter", "cutoff", 700.0}}, QStringLiteral("turn")));
+        o.settle();
+        EVENTUALLY(cardOf(o) != nullptr && cardOf(o)->findChild<QWidget*>(QStringLiteral("walk"))->isVisible());
+        QVERIFY(o.chart().showsPart());
+        o.window.document().history().undo();
         o.window.document().history().undo();
         EVENTUALLY(!o.found("no-sound"));
         o.settle();
