@@ -2333,6 +2333,14 @@
         <source>{} gives nothing at {}: track {} has no note in it.</source>
         <translation>{} gibt an {} nichts von sich: in Spur {} steht keine Note.</translation>
     </message>
+    <message>
+        <source>0.0 V come round</source>
+        <translation>0,0 V kommen herum</translation>
+    </message>
+    <message>
+        <source>What comes into {} comes from itself: nothing feeds the ring.</source>
+        <translation>Was in {} hineingeht, kommt von ihm selbst: nichts speist den Ring.</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -3346,7 +3354,10 @@
     </message>
     <message numerus="yes">
         <source>%n cure(s) could not be tried in time, and are not offered.</source>
-        <translation><numerusform>%n Abhilfe konnte nicht rechtzeitig ausprobiert werden und wird nicht angeboten.</numerusform><numerusform>%n Abhilfen konnten nicht rechtzeitig ausprobiert werden und werden nicht angeboten.</numerusform></translation>
+        <translation>
+            <numerusform>%n Abhilfe konnte nicht rechtzeitig ausprobiert werden und wird nicht angeboten.</numerusform>
+            <numerusform>%n Abhilfen konnten nicht rechtzeitig ausprobiert werden und werden nicht angeboten.</numerusform>
+        </translation>
     </message>
 </context>
 <context>

@@ -25,7 +25,10 @@
     <name>lariat::FindingsPage</name>
     <message numerus="yes">
         <source>%n cure(s) could not be tried in time, and are not offered.</source>
-        <translation><numerusform>%n cure could not be tried in time, and is not offered.</numerusform><numerusform>%n cures could not be tried in time, and are not offered.</numerusform></translation>
+        <translation>
+            <numerusform>%n cure could not be tried in time, and is not offered.</numerusform>
+            <numerusform>%n cures could not be tried in time, and are not offered.</numerusform>
+        </translation>
     </message>
 </context>
 <context>

@@ -122,6 +122,9 @@ std::string Observation::cableName(int id) const {
 
 namespace {
 
+constexpr double kKeptCables = 150.0; ///< of which six seconds are kept, some 2.3 MB each
+constexpr double kStep = 0.5;         ///< seconds
+
 /// Seconds after which everything written has been played once, if it is stepped in sixteenths; 0 without patterns.
 double longestCycle(const Patch& patch, const Library& library) {
     const double tempo = tempoOf(patch, library);
@@ -149,7 +152,9 @@ Result<Observation> observe(const Patch& patch, const Library& library, const Ca
     recorded.engineRate = renderer->rate();
     recorded.fileRate = 0.0; // no mix is needed
     out.lives = Lives(*out.flow, schedule, renderer->rate());
-    const double kept = std::min(seconds, kObservedSeconds);
+    // What is kept of a very large patch is shorter, so that it stays within the memory of a small machine.
+    const double room = kKeptCables / std::max<double>(kKeptCables, static_cast<double>(patch.cables.size()));
+    const double kept = std::min(seconds, kObservedSeconds * room);
     const auto runs = idx(std::ceil(kept * renderer->rate() / kRun));
     std::vector<std::vector<float>*> lines;
     for (const JackRef& probe : probes) {
@@ -174,14 +179,14 @@ Result<Observation> observe(const Patch& patch, const Library& library, const Ca
     if (!whole) return failure(say("rendering was cancelled"));
     out.seconds = kept;
     const double most = seconds != kObservedSeconds ? seconds : std::min(kLongestSeconds, longestCycle(patch, library));
-    while (out.seconds < most && (seconds > kObservedSeconds || out.lives.stillWaits())) {
-        if (!renderer->run(1.0, [&](const RunView&) {
+    while (out.seconds < seconds || (out.seconds < most && out.lives.stillWaits())) {
+        if (!renderer->run(std::clamp(seconds - out.seconds, kStep, 1.0), [&](const RunView&) {
                 ++run;
                 out.lives.add();
                 return goesOn();
             }))
             return failure(say("rendering was cancelled"));
-        out.seconds += 1.0;
+        out.seconds += std::clamp(seconds - out.seconds, kStep, 1.0);
     }
     out.lives.finish();
     recorded.lateCables = schedule.lateCables();

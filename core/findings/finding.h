@@ -101,10 +101,9 @@ struct Observation {
 inline constexpr double kObservedSeconds = 6.0;
 inline constexpr double kLongestSeconds = 20.0;
 
-/// Runs the patch silently for so long and records the first six seconds of it. Six seconds themselves go on without
-/// being recorded as long as something has not come to life, until the longest pattern has been played,
-/// kLongestSeconds at most. The patch
-/// must have passed checkPatch.
+/// Runs the patch silently for so long and records the first six seconds of it, less of more than 150 cables. Six
+/// seconds themselves go on without being recorded as long as something has not come to life, until the longest pattern
+/// has been played, kLongestSeconds at most. The patch must have passed checkPatch.
 Result<Observation> observe(const Patch& patch, const Library& library, const Case* housing,
                             double seconds = kObservedSeconds, const std::function<bool(double)>& progress = {});
 

@@ -242,6 +242,9 @@ class Silence {
             return at("no-sound", n, idle.cable, say("0.0 V go in"),
                       say("Nothing is in the {} of {}, so nothing can come out.", w_.inputName(way), name), feed(way));
         }
+        if (!w_.fed(idle, Does::Passes).empty() && drivers.empty())
+            return at("no-sound", n, idle.cable, say("0.0 V come round"),
+                      say("What comes into {} comes from itself: nothing feeds the ring.", name), {});
         // It is driven, and gives nothing all the same.
         std::vector<Fix> fixes = w_.otherOutput(idle.cable);
         append(fixes, w_.rest(n));

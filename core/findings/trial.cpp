@@ -116,7 +116,14 @@ Verdict tryFix(const Fix& fix, const Finding& finding, const std::vector<Finding
         if (!hidden || other.rule == "drone") return {None, other.rule + ": " + other.figure.str()};
         shows = true;
     }
-    return {shows ? Shows : Good, {}};
+    if (!shows) return {Good, {}};
+    // Another place of the same silence is no step forward; something has to have come to life.
+    const auto alive = [](const Observation& o) {
+        return std::ranges::count_if(o.flow->graph().outputs,
+                                     [&](const auto& jack) { return o.lives.of(jack.second).alive(); });
+    };
+    if (alive(*now) <= alive(was)) return {None, "nothing comes to life"};
+    return {Shows, {}};
 }
 
 std::optional<int> tryFixes(std::vector<Finding>& findings, const Observation& observed,
@@ -135,7 +142,9 @@ std::optional<int> tryFixes(std::vector<Finding>& findings, const Observation& o
         for (std::size_t f = 0; f < before.size(); ++f)
             if (fix < before[f].fixes.size() && !isOfThePaper(before[f])) tasks.push_back({f, fix});
     std::vector<std::atomic<int>> good(before.size());
-    std::atomic<int> left = kMostTrials;
+    // What a trial costs goes with the size of the patch.
+    const double size = std::max(kUsualCables, static_cast<double>(observed.patch.cables.size()));
+    std::atomic<int> left = std::max(2, static_cast<int>(std::lround(kMostTrials * kUsualCables / size)));
     std::atomic<int> untried = 0;
     std::atomic<std::size_t> next = 0;
     std::atomic<bool> stopped = false;

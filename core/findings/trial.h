@@ -10,8 +10,9 @@
 
 namespace lariat {
 
-inline constexpr int kMostTrials = 24; ///< of one look at a patch
-inline constexpr int kMostCures = 2;   ///< that are offered for one finding
+inline constexpr int kMostTrials = 24;       ///< of one look at a patch
+inline constexpr double kUsualCables = 40.0; ///< of a patch of more, fewer are tried
+inline constexpr int kMostCures = 2;         ///< that are offered for one finding
 
 inline constexpr double kTrialSeconds = 3.0;  ///< that a patch is run with a cure in it, if all came to life in six
 inline constexpr double kLongestTrial = 12.0; ///< and if not
