@@ -194,7 +194,7 @@ class Endless {
                 return;
             }
         }
-        for (const Way* opens : opening.fed) whyUp(*opens, std::move(fixes));
+        for (const Way* opens : opening.fed) whyUp(*opens, fixes);
     }
 
     [[nodiscard]] std::string knobName(const Way& way) const {
