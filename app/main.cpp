@@ -44,9 +44,11 @@ int main(int argc, char** argv) {
                                     QStringLiteral("post"));
     const QCommandLineOption language(QStringLiteral("language"), QStringLiteral("Code of a language, as en or de."),
                                       QStringLiteral("code"));
-    const QCommandLineOption panel(QStringLiteral("panel"),
-                                   QStringLiteral("What the panel of the patch shows: chosen, findings, why (the way to the first of them) or settings."),
-                                   QStringLiteral("name"));
+    const QCommandLineOption panel(
+        QStringLiteral("panel"),
+        QStringLiteral(
+            "What the panel of the patch shows: chosen, findings, why (the way to the first of them) or settings."),
+        QStringLiteral("name"));
     const QCommandLineOption until(
         QStringLiteral("until"), QStringLiteral("Show the patch as it was after so many rows."), QStringLiteral("row"));
     const QCommandLineOption keys(QStringLiteral("keys"), QStringLiteral("With keys to play on, in the picture."));

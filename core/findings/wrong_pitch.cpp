@@ -312,8 +312,7 @@ class Pitches {
     }
     [[nodiscard]] std::optional<LineRef> lineThatStrikes(Source source) const {
         for (int guard = 0; guard < 16 && source.node >= 0; ++guard) {
-            if (auto line = lineAt(o_.patch, *o_.library, map_.outputJack(source.node, source.output)))
-                return line;
+            if (auto line = lineAt(o_.patch, *o_.library, map_.outputJack(source.node, source.output))) return line;
             auto ways = w_.fed(source, Does::Strikes);
             if (ways.empty()) ways = w_.fed(source, Does::Passes);
             if (ways.empty()) break;

@@ -29,8 +29,7 @@ class SeededTest : public QObject {
         QTest::addColumn<int>("seed");
         QTest::addColumn<int>("which");
         for (int seed = 101; seed <= 104; ++seed)
-            for (int which = 0; which < 5; ++which)
-                QTest::addRow("%d/%d", seed, which) << seed << which;
+            for (int which = 0; which < 5; ++which) QTest::addRow("%d/%d", seed, which) << seed << which;
     }
     void oneMistakeIsExplainedAndCured() {
         QFETCH(int, seed);
