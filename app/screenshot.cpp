@@ -1,6 +1,5 @@
 #include "screenshot.h"
 
-#include "patch/findings_page.h"
 #include "patch/patch_place.h"
 #include "time/time_place.h"
 
@@ -39,9 +38,11 @@ int takePicture(MainWindow& window, const Pose& pose) {
         patch->panel().setCurrentIndex(why || pose.panel == QLatin1String("findings") ? 1
                                        : pose.panel == QLatin1String("settings")      ? 2
                                                                                       : 0);
-        if (why) // the way to the first finding that has one
-            if (auto* page = patch->findChild<FindingsPage*>())
-                if (auto* link = page->findChild<QLabel*>(QStringLiteral("why"))) Q_EMIT link->linkActivated({});
+        if (why) { // the way to the first finding that has one
+            const auto& findings = window.checker().findings();
+            const auto first = std::ranges::find_if(findings, [](const Finding& one) { return !one.walk.empty(); });
+            if (first != findings.end()) patch->panel().findings().showWalk(*first);
+        }
     }
     // What is shown after a choice, such as readings and the reach of modulation, follows within some tenths of a
     // second.

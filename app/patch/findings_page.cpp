@@ -11,6 +11,13 @@
 #include <set>
 
 namespace lariat {
+namespace {
+
+bool isSame(const Finding& a, const Finding& b) {
+    return a.rule == b.rule && a.post == b.post && a.cable == b.cable;
+}
+
+} // namespace
 
 FindingsPage::FindingsPage(const Session& session, Chart& chart, QWidget* parent)
     : QWidget(parent), session_(session), chart_(chart) {
@@ -33,7 +40,8 @@ FindingsPage::FindingsPage(const Session& session, Chart& chart, QWidget* parent
     // Cards are many widgets: they are made anew when something else was found, not with every turn of a knob, and only
     // where somebody sees them.
     connect(&session_.checker, &Checker::findingsChanged, this,
-            [this] { isVisible() ? refresh() : void(stale_ = true); });
+            [this] { isVisible() || open_ ? refresh() : void(stale_ = true); });
+    connect(&session_.document, &Document::replaced, this, [this] { open_.reset(); });
     refresh();
 }
 
@@ -70,8 +78,21 @@ void FindingsPage::addHeading(const QString& text) {
     cards_->addWidget(label);
 }
 
+void FindingsPage::showWalk(const std::optional<Finding>& finding) {
+    if (!finding && !open_) return;
+    open_ = finding;
+    refresh();
+    Q_EMIT walkRequested(finding.value_or(Finding{}));
+}
+
 void FindingsPage::refresh() {
     stale_ = false;
+    // The way goes with what it led to.
+    const auto& findings = session_.checker.findings();
+    if (open_ && std::ranges::none_of(findings, [this](const Finding& one) { return isSame(*open_, one); })) {
+        open_.reset();
+        Q_EMIT walkRequested({});
+    }
     const QString voice = voices_->currentText();
     std::set<std::string> names;
     for (const Cable& cable : session_.document.patch().cables)
@@ -88,13 +109,10 @@ void FindingsPage::refresh() {
     cards_->setSpacing(8);
     count_ = 0;
     const auto add = [&](auto* card, const Finding& finding) {
-        card->addWalk(finding, session_.document.patch(), session_.document.library());
-        connect(card, &FindingCard::walkShown, this, [this, finding](bool shown) {
-            open_ = shown ? std::optional(finding) : std::nullopt;
-            Q_EMIT walkRequested(shown ? finding : Finding{});
-        });
-        if (open_ && open_->rule == finding.rule && open_->post == finding.post && open_->cable == finding.cable)
-            card->openWalk();
+        const bool open = open_ && isSame(*open_, finding);
+        card->addWalk(finding, session_.document.patch(), session_.document.library(), open);
+        connect(card, &FindingCard::whyAsked, this,
+                [this, finding, open] { showWalk(open ? std::nullopt : std::optional(finding)); });
         connect(card, &FindingCard::linkChosen, this, [this, finding](std::size_t link) {
             const Link& chosen = finding.walk[link];
             chosen.cable ? session_.navigator.showCable(chosen.cable) : session_.navigator.showPost(chosen.jack.post);

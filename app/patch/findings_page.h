@@ -21,10 +21,13 @@ class FindingsPage : public QWidget {
     /// Cards that are shown now.
     [[nodiscard]] int count() const { return count_; }
 
+    /// Opens the way to a finding, here and on the chart; without one, closes what is open.
+    void showWalk(const std::optional<Finding>& finding);
+
   Q_SIGNALS:
     void fixRequested(const Finding& finding, std::size_t fix);
     void dismissRequested(const Finding& finding);
-    /// The way on which it was found is to be shown alone on the chart; an empty one: all again.
+    /// The way on which it was found is to be shown alone on the chart; of one without a way, all again.
     void walkRequested(const Finding& finding);
 
   protected:

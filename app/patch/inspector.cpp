@@ -186,16 +186,8 @@ void Inspector::addFindings() {
         auto* card = new FindingCard(where, finding);
         connect(card, &FindingCard::fixChosen, this,
                 [this, finding](std::size_t fix) { Q_EMIT fixRequested(finding, fix); });
-        card->addWalk(finding, patch, session_.document.library());
-        connect(card, &FindingCard::walkShown, this,
-                [this, finding](bool shown) { Q_EMIT walkRequested(shown ? finding : Finding{}); });
-        connect(card, &FindingCard::linkChosen, this, [this, finding](std::size_t link) {
-            const Link& chosen = finding.walk[link];
-            if (chosen.cable)
-                session_.navigator.showCable(chosen.cable);
-            else
-                session_.navigator.showPost(chosen.jack.post);
-        });
+        card->addWalk(finding, patch, session_.document.library(), false);
+        connect(card, &FindingCard::whyAsked, this, [this, finding] { Q_EMIT whyAsked(finding); });
         connect(card, &FindingCard::dismissed, this, [this, finding] { Q_EMIT dismissRequested(finding); });
         connect(card, &FindingCard::fixLookedAt, this, [this, finding](int fix) {
             chart_.setPreview(fix < 0 ? std::vector<Edit>{} : finding.fixes[static_cast<std::size_t>(fix)].edits);

@@ -29,7 +29,8 @@ class Inspector : public QScrollArea {
     void message(const QString& text, bool refusal);
     void fixRequested(const Finding& finding, std::size_t fix);
     void dismissRequested(const Finding& finding);
-    void walkRequested(const Finding& finding);
+    /// The way to it is to be shown in the list of findings.
+    void whyAsked(const Finding& finding);
     void allFindingsWanted();
 
   private:

@@ -76,17 +76,14 @@ PatchPlace::PatchPlace(const Session& session, QWidget* parent) : Place(parent),
     connect(chart_, &Chart::menuRequested, building_, &BuildingActions::showMenu);
     connect(chart_, &Chart::headingMenuRequested, building_, &BuildingActions::showHeadingMenu);
     connect(chart_, &Chart::fixRequested, this, &PatchPlace::applyFix);
-    connect(chart_, &Chart::viewChanged, this, [this] { part_->setVisible(chart_->showsPart()); });
+    connect(chart_, &Chart::viewChanged, this, [this] {
+        const bool wasPart = !part_->isHidden();
+        part_->setVisible(chart_->showsPart());
+        if (wasPart && !chart_->showsPart()) panel_->findings().showWalk(std::nullopt);
+    });
     connect(panel_, &SidePanel::fixRequested, this, &PatchPlace::applyFix);
     connect(panel_, &SidePanel::dismissRequested, this, &PatchPlace::dismiss);
     connect(panel_, &SidePanel::walkRequested, this, &PatchPlace::showWalk);
-    connect(&session.checker, &Checker::findingsChanged, this, [this] { // the way goes with what it led to
-        const auto& findings = session_.checker.findings();
-        if (walked_ && std::ranges::none_of(findings, [this](const Finding& one) {
-                return one.rule == walked_->rule && one.post == walked_->post && one.cable == walked_->cable;
-            }))
-            showAll();
-    });
     connect(panel_, &SidePanel::message, this, &Place::message);
     connect(building_, &BuildingActions::message, this, &Place::message);
     connect(tieLine_, &TieLine::message, this, &Place::message);
@@ -202,14 +199,12 @@ void PatchPlace::addHearing(QMenu& sound) {
 }
 
 void PatchPlace::showAll() {
-    walked_.reset();
     chart_->showOnly({});
     session_.document.setUntilRow(0);
 }
 
 /// Everything that reaches what is chosen, and everything that it reaches.
 void PatchPlace::showPath() {
-    walked_.reset();
     const Patch& patch = session_.document.patch();
     const Library& library = session_.document.library();
     std::set<int> cables;
@@ -238,17 +233,15 @@ void PatchPlace::showWalk(const Finding& finding) {
         if (session_.document.patch().cable(link.cable)) cables.insert(link.cable);
     if (session_.document.patch().cable(finding.cable)) cables.insert(finding.cable);
     if (cables.empty()) {
-        showAll();
-        return;
+        if (finding.walk.empty() && chart_->showsPart()) showAll();
+        return; // it goes behind the panel alone
     }
-    walked_ = finding;
     partText_->setText(
         tr("Only the way to it: %1 of %2 cables").arg(cables.size()).arg(session_.document.patch().cables.size()));
     chart_->showOnly(std::move(cables));
 }
 
 void PatchPlace::showVoice() {
-    walked_.reset();
     const Patch& patch = session_.document.patch();
     const Cable* cable = patch.cable(session_.selection.cable());
     const Post* post = patch.post(session_.selection.post());

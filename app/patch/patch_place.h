@@ -54,8 +54,7 @@ class PatchPlace : public Place {
     TieLine* tieLine_;
     KeyStrip* keys_;
     StepBar* steps_;
-    QFrame* part_;                  ///< says that only a part of the patch is shown
-    std::optional<Finding> walked_; ///< whose way is shown alone
+    QFrame* part_; ///< says that only a part of the patch is shown
     QLabel* partText_;
     QPointer<JackChooser> chooser_;
 };

@@ -34,7 +34,10 @@ SidePanel::SidePanel(const Session& session, Chart& chart, QWidget* parent) : QT
     connect(inspector_, &Inspector::fixRequested, this, &SidePanel::fixRequested);
     connect(findings_, &FindingsPage::fixRequested, this, &SidePanel::fixRequested);
     connect(inspector_, &Inspector::dismissRequested, this, &SidePanel::dismissRequested);
-    connect(inspector_, &Inspector::walkRequested, this, &SidePanel::walkRequested);
+    connect(inspector_, &Inspector::whyAsked, this, [this](const Finding& finding) {
+        findings_->showWalk(finding);
+        setCurrentWidget(findings_);
+    });
     connect(findings_, &FindingsPage::walkRequested, this, &SidePanel::walkRequested);
     connect(findings_, &FindingsPage::dismissRequested, this, &SidePanel::dismissRequested);
     connect(&session.checker, &Checker::findingsChanged, this, &SidePanel::countFindings);

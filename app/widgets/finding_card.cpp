@@ -74,35 +74,21 @@ QLabel* FindingCard::addLink(const QString& text, const QString& tip, const std:
     return link;
 }
 
-void FindingCard::addWalk(const Finding& finding, const Patch& patch, const Library& library) {
+void FindingCard::addWalk(const Finding& finding, const Patch& patch, const Library& library, bool open) {
     if (finding.walk.empty()) return;
-    auto* steps = new QWidget(this);
-    steps->setObjectName(QStringLiteral("walk"));
-    auto* outer = layout_;
-    layout_ = new QVBoxLayout(steps);
-    layout_->setContentsMargins(10, 0, 0, 0);
-    layout_->setSpacing(2);
-    for (std::size_t i = 0; i < finding.walk.size(); ++i) {
-        const Link& link = finding.walk[i];
-        addLink(
-            QStringLiteral("%1 · %2").arg(q(linkName(link, patch, library)), said(link.reading)),
-            tr("Show it on the chart"), [this, i] { Q_EMIT linkChosen(i); }, -1);
-    }
-    layout_ = outer;
-    steps->hide();
     addLink(
         tr("Why?"), tr("The way from what is heard to the place, with what is measured at each link"),
-        [this, steps] {
-            steps->setVisible(!steps->isVisibleTo(this));
-            Q_EMIT walkShown(steps->isVisibleTo(this));
-        },
-        -1)
+        [this] { Q_EMIT whyAsked(); }, -1)
         ->setObjectName(QStringLiteral("why"));
-    layout_->addWidget(steps);
-}
-
-void FindingCard::openWalk() {
-    if (auto* walk = findChild<QWidget*>(QStringLiteral("walk"))) walk->show();
+    if (!open) return;
+    for (std::size_t i = 0; i < finding.walk.size(); ++i) {
+        const Link& link = finding.walk[i];
+        auto* line = addLink(
+            QStringLiteral("%1 · %2").arg(q(linkName(link, patch, library)), said(link.reading)),
+            tr("Show it on the chart"), [this, i] { Q_EMIT linkChosen(i); }, -1);
+        line->setObjectName(QStringLiteral("walk-%1").arg(i));
+        line->setContentsMargins(10, 0, 0, 0);
+    }
 }
 
 void FindingCard::mousePressEvent(QMouseEvent* event) {

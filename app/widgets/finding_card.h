@@ -18,18 +18,17 @@ class FindingCard : public QFrame {
     /// Says why it was dismissed, and offers to let it speak again instead of its fixes.
     FindingCard(const QString& where, const Dismissed& kept, QWidget* parent = nullptr);
 
-    /// Offers to show the way on which it was found: a line for each link, from the ear to the place.
-    void addWalk(const Finding& finding, const Patch& patch, const Library& library);
-    /// Opens it without a word, as for a card that was made anew.
-    void openWalk();
+    /// Offers to show the way on which it was found, and lists it if it is open: a line for each link, from the ear to
+    /// the place.
+    void addWalk(const Finding& finding, const Patch& patch, const Library& library, bool open);
 
   Q_SIGNALS:
     void fixChosen(std::size_t fix);
     /// The pointer or the keyboard is on a fix; -1: on none any more.
     void fixLookedAt(int fix);
     void dismissed();
-    /// The way is to be shown, or not any more; and a link of it was chosen.
-    void walkShown(bool shown);
+    /// The way is to be opened, or closed; and a link of it was chosen.
+    void whyAsked();
     void linkChosen(std::size_t link);
     void restored();
     /// The card itself was clicked: what it is about is to be chosen.

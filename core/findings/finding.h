@@ -1,6 +1,6 @@
 // Findings: mistakes in a patch, each with the figure that shows it and fixes that one click applies.
 //
-// A rule is one file with one function; copy one, and list it in everyFinding (finding.cpp). Rules look at an
+// A rule is one file with one function; copy one, and list it in everythingIn (finding.cpp). Rules look at an
 // Observation: the patch and what a silent fast run of it recorded.
 #pragma once
 

@@ -8,6 +8,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <set>
 
 #include <fmt/format.h>
@@ -58,8 +59,8 @@ class Silence {
         else if (dead(source)) {
             if (auto silent = whySilent(source)) add(std::move(*silent));
         } else if (heard_.insert({source.node, source.output}).second) {
-            if (const Way* way = nearlyShut(source)) {
-                add(letsNothingThrough(*way));
+            if (const Way* shuts = nearlyShut(source)) {
+                add(letsNothingThrough(*shuts));
                 path_.pop_back();
                 return;
             }
@@ -101,7 +102,8 @@ class Silence {
             path_.pop_back();
             if (silent) return silent;
         }
-        Sentence figure = say("{:.1f} V go in, 0.000 V come out", arrives);
+        Sentence figure =
+            say("{:.1f} V go in, {:.3f} V come out", arrives, 0.01 * std::max(0.0, opening.most) * arrives);
         const std::string name = w_.name(way.node);
         if (opening.fed.empty())
             return at("closed", way.node, in.cable, std::move(figure),
@@ -150,7 +152,13 @@ class Silence {
     // Why an output gives nothing ----------------------------------------------------------------------------------
 
     std::optional<Finding> whySilent(const Source& silent) {
-        if (silent.node < 0 || !dead_.insert({silent.node, silent.output}).second) return std::nullopt;
+        if (silent.node < 0) return std::nullopt;
+        // What several wait for has one reason; nothing is known yet of what comes round to itself.
+        const auto [known, isNew] = dead_.try_emplace({silent.node, silent.output});
+        if (isNew) known->second = lookInto(silent);
+        return known->second;
+    }
+    std::optional<Finding> lookInto(const Source& silent) {
         const std::vector<const Way*> passing = w_.fed(silent, Does::Passes);
         const Way* alive = nullptr;
         for (const Way* way : passing) {
@@ -318,23 +326,6 @@ class Silence {
         return info ? info->name : jack.jack;
     }
 
-    [[nodiscard]] static int notesIn(const Pattern& pattern, const LineRef& line) {
-        int notes = 0;
-        for (int v = 0; v <= static_cast<int>(pattern.others.size()); ++v) {
-            if (line.lane) {
-                const auto& lanes = pattern.lanesOf(v);
-                if (idx(line.index) < lanes.size())
-                    notes += static_cast<int>(
-                        std::ranges::count_if(lanes[idx(line.index)].hits, [](Hit hit) { return hit != Hit::Rest; }));
-            } else if (idx(line.index) < pattern.tracksOf(v).size()) {
-                notes += static_cast<int>(
-                    std::ranges::count_if(pattern.tracksOf(v)[idx(line.index)].steps,
-                                          [](const Step& step) { return step.kind == Step::Kind::Note; }));
-            }
-        }
-        return notes;
-    }
-
     /// What may be tied into a way that has nothing: outputs of its voice that sound and lead nowhere.
     [[nodiscard]] std::vector<Fix> feed(const Way& way) const {
         const JackRef to = map_.inputJack(way.node, way.input);
@@ -363,7 +354,7 @@ class Silence {
     const FlowMap& map_;
     std::vector<Link> path_;
     std::set<std::pair<int, int>> heard_;
-    std::set<std::pair<int, int>> dead_;
+    std::map<std::pair<int, int>, std::optional<Finding>> dead_; ///< why each of them gives nothing
     Findings found_;
 };
 

@@ -171,7 +171,8 @@ std::optional<int> tryFixes(std::vector<Finding>& findings, const Observation& o
             if (task.worth == Verdict::Worth::Good) ++good[task.finding];
         }
     };
-    const unsigned count = std::clamp(std::thread::hardware_concurrency(), 1u, 4u);
+    const unsigned cores = std::max(2u, std::thread::hardware_concurrency());
+    const unsigned count = std::min(4u, cores - 1); // one is left to the window and the sound
     std::vector<std::future<void>> others;
     for (unsigned i = 1; i < count; ++i) others.push_back(std::async(std::launch::async, work));
     work();

@@ -27,8 +27,9 @@ struct Verdict {
 Verdict tryFix(const Fix& fix, const Finding& finding, const std::vector<Finding>& before, const Observation& observed,
                const std::function<bool(double)>& progress = {});
 
-/// Leaves each finding only the cures that are good, as many trials at a time as there are processors; those that were
-/// not tried because of kMostTrials are left out and counted. Returns how many, or nothing if it was cancelled.
+/// Leaves each finding only the cures that are good, as many trials at a time as there are processors but one; those
+/// that were not tried because of kMostTrials are left out and counted. Returns how many, or nothing if it was
+/// cancelled.
 std::optional<int> tryFixes(std::vector<Finding>& findings, const Observation& observed,
                             const std::function<bool(double)>& progress = {});
 

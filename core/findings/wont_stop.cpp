@@ -17,6 +17,7 @@ constexpr double kNearlyShut = 0.03; ///< of the widest that something was open
 constexpr double kSlow = 0.5;        ///< of its peak that an envelope still has when the next note comes
 constexpr double kLetGo = 0.1;       ///< seconds between notes in which an envelope should fall
 constexpr double kEndless = 5.0;     ///< seconds of a stage that no note is as long as
+constexpr float kLifted = 0.1f;      ///< of its peak below which a voltage is down
 constexpr double kStaysOpen = 1.5;   ///< per cent of opening that is heard all the time
 
 class Endless {
@@ -89,7 +90,7 @@ class Endless {
     void comesRound(const Way& way) {
         const double back = map_.control(way.node, way.feedback);
         report(
-            map_.feeding(way).cable, way.node,
+            map_.feeding(way).cable, way.node, {way.node, way.output, 0},
             say("{} gives {:.0f} % of what it plays back to itself, so it never dies away.", w_.name(way.node), back),
             w_.turn(way.node, way.feedback, 60.0));
     }
@@ -107,12 +108,12 @@ class Endless {
     void stays(const Way& way) {
         const Source source = map_.feeding(way);
         if (heldByHand(way)) {
-            report(0, way.node,
+            report(0, way.node, {way.node, way.output, 0},
                    say("{} of {} is on: what it holds goes on for ever.", knobName(way), w_.name(way.node)),
                    w_.turn(way.node, way.opener, 0.0));
             return;
         }
-        report(source.cable, way.node,
+        report(source.cable, way.node, {way.node, way.output, 0},
                say("{} of {} is high for good, and holds what sounds.", w_.inputName(way), w_.name(way.node)),
                {{say("Take cable {} out", o_.patch.row(source.cable)), {RemoveCable{source.cable}}}});
     }
@@ -123,7 +124,7 @@ class Endless {
             return;
         }
         if (!shouldStop(source)) return;
-        report(last != 0 ? last : source.cable, source.node,
+        report(last != 0 ? last : source.cable, source.node, source,
                say("It drones: nothing between {} and the way out closes, so nothing tells it to stop.",
                    w_.name(source.node)),
                putIn(last != 0 ? last : source.cable));
@@ -166,6 +167,7 @@ class Endless {
         const Opening opening = w_.opening(way);
         const std::string name = w_.name(way.node);
         const Source in = map_.feeding(way);
+        const Source sound{way.node, way.output, 0};
         std::vector<Fix> fixes;
         if (opening.fed.empty()) {
             if (!shouldStop(in) && opening.free.empty()) return;
@@ -178,8 +180,8 @@ class Endless {
                     both.edits.insert(both.edits.end(), shut.edits.begin(), shut.edits.end());
                     fixes.push_back(std::move(both));
                 }
-            report(in.cable, way.node, say("It drones: {} stays open, so nothing tells the sound to stop.", name),
-                   std::move(fixes));
+            report(in.cable, way.node, sound,
+                   say("It drones: {} stays open, so nothing tells the sound to stop.", name), std::move(fixes));
             return;
         }
         if (opening.byHand > kStaysOpen) {
@@ -187,14 +189,18 @@ class Endless {
             if (opening.least - opening.byHand <
                 kSlow * (opening.most - opening.byHand)) { // the knob alone holds it open
                 const ControlSpec& spec = map_.node(way.node).type->controls[idx(way.opener)];
-                report(in.cable, way.node,
+                report(in.cable, way.node, sound,
                        say("It never closes: {} of {} stands at {} and lets sound through between the notes.",
                            knobName(way), name, spec.scale.text(map_.control(way.node, way.opener))),
                        std::move(fixes));
                 return;
             }
         }
-        for (const Way* opens : opening.fed) whyUp(*opens, fixes);
+        for (const Way* opens : opening.fed) {
+            const std::size_t depth = path_.size();
+            whyUp(*opens, sound, fixes);
+            path_.resize(depth);
+        }
     }
 
     [[nodiscard]] std::string knobName(const Way& way) const {
@@ -203,70 +209,74 @@ class Endless {
     }
 
     /// What opens it never comes down: because its gate never falls, or because it is none that does.
-    void whyUp(const Way& opens, std::vector<Fix> fixes) {
+    void whyUp(const Way& opens, const Source& sound, std::vector<Fix> fixes) {
         Source source = map_.feeding(opens);
         int cable = source.cable;
         std::set<std::pair<int, int>> been;
         while (been.insert({source.node, source.output}).second) {
             path_.push_back(w_.link(source));
-            const Life& life = w_.life(source);
-            const auto struck = w_.fed(source, Does::Strikes);
-            const auto passing = w_.fed(source, Does::Passes);
-            const Way* next = !struck.empty() ? struck.front() : !passing.empty() ? passing.front() : nullptr;
-            const bool gate = next && next->does == Does::Strikes;
-            if (next && map_.feeding(*next).node >= 0) {
-                const Life& before = w_.arriving(*next);
-                if (gate && before.rises > 1) { // it is struck and let go, and stays up all the same
-                    const bool endless = longestTime(source.node) > kEndless;
-                    if ((before.longestLow > kLetGo && life.floor > static_cast<float>(kSlow) * life.max) ||
-                        (endless && life.floor > 0.5f * static_cast<float>(kSlow) * life.max)) {
-                        std::vector<Fix> all = std::move(fixes);
-                        append(all, shorter(source.node));
-                        append(all, w_.otherOutput(cable));
-                        append(all, w_.rest(source.node));
-                        report(cable, source.node,
-                               say("{} is let go between the notes and does not come down: {:.1f} V are left.",
-                                   w_.name(source.node), life.floor),
-                               std::move(all), Severity::Caution);
-                    }
-                    unwind(been.size());
-                    return;
-                }
-                const bool comesDown = !before.alive() || before.floor < 0.1f * before.max;
-                if (!gate && comesDown && life.floor > 0.1f * life.max) {
-                    std::vector<Fix> all = w_.rest(source.node);
-                    append(all, std::move(fixes));
-                    report(cable, source.node,
-                           say("{} lifts what opens {}: it never falls below {:.1f} V.", w_.name(source.node),
-                               w_.name(opens.node), life.floor),
-                           std::move(all));
-                    unwind(been.size());
-                    return;
-                }
-                source = map_.feeding(*next);
-                cable = source.cable != 0 ? source.cable : cable;
-                continue;
-            }
-            if (life.alive() && !isLed(source)) { // it moves by itself, however slowly: swells are no mistake
-                unwind(been.size());
+            const Way* next = leading(source);
+            if (!next) {
+                whyConstant(opens, source, cable, sound, std::move(fixes));
                 return;
             }
-            std::vector<Fix> all = std::move(fixes);
-            const Cable* into = o_.patch.cable(map_.feeding(opens).cable);
-            const Post* post = o_.patch.post(w_.postOf(opens.node));
-            if (into && post)
-                for (const JackRef& envelope : w_.envelopes(post->voice))
-                    if (envelope != into->from && all.size() < 4) all.push_back(moveFix(o_, *into, envelope, into->to));
-            append(all, w_.otherOutput(cable));
-            append(all, w_.rest(source.node));
-            report(cable, source.node,
-                   say("What opens {} comes from {} and never falls below {:.1f} V, so it never closes.",
-                       w_.name(opens.node), w_.name(source.node), life.floor),
-                   std::move(all));
-            unwind(been.size());
-            return;
+            const Life& life = w_.life(source);
+            const Life& before = w_.arriving(*next);
+            if (next->does == Does::Strikes && before.rises > 1) { // it is struck and let go
+                if (staysUp(source.node, life, before)) {
+                    append(fixes, shorter(source.node));
+                    append(fixes, w_.otherOutput(cable));
+                    append(fixes, w_.rest(source.node));
+                    report(cable, source.node, sound,
+                           say("{} is let go between the notes and does not come down: {:.1f} V are left.",
+                               w_.name(source.node), life.floor),
+                           std::move(fixes), Severity::Caution);
+                }
+                return;
+            }
+            const bool comesDown = !before.alive() || before.floor < kLifted * before.max;
+            if (next->does == Does::Passes && comesDown && life.floor > kLifted * life.max) {
+                std::vector<Fix> all = w_.rest(source.node);
+                append(all, std::move(fixes));
+                report(cable, source.node, sound,
+                       say("{} lifts what opens {}: it never falls below {:.1f} V.", w_.name(source.node),
+                           w_.name(opens.node), life.floor),
+                       std::move(all));
+                return;
+            }
+            source = map_.feeding(*next);
+            cable = source.cable != 0 ? source.cable : cable;
         }
     }
+
+    /// What strikes it, or passes through it.
+    [[nodiscard]] const Way* leading(const Source& source) const {
+        for (const Does does : {Does::Strikes, Does::Passes})
+            if (const auto ways = w_.fed(source, does); !ways.empty()) return ways.front();
+        return nullptr;
+    }
+    /// An envelope that is still up when the next note comes, though there was time to fall.
+    [[nodiscard]] bool staysUp(int node, const Life& life, const Life& gate) const {
+        const bool endless = longestTime(node) > kEndless;
+        return (gate.longestLow > kLetGo && life.floor > kSlow * life.max) ||
+               (endless && life.floor > 0.5 * kSlow * life.max);
+    }
+    void whyConstant(const Way& opens, const Source& source, int cable, const Source& sound, std::vector<Fix> fixes) {
+        const Life& life = w_.life(source);
+        if (life.alive() && !isLed(source)) return; // it moves by itself, however slowly: swells are no mistake
+        const Cable* into = o_.patch.cable(map_.feeding(opens).cable);
+        const Post* post = o_.patch.post(w_.postOf(opens.node));
+        if (into && post)
+            for (const JackRef& envelope : w_.envelopes(post->voice))
+                if (envelope != into->from && fixes.size() < 4) fixes.push_back(moveFix(o_, *into, envelope, into->to));
+        append(fixes, w_.otherOutput(cable));
+        append(fixes, w_.rest(source.node));
+        report(cable, source.node, sound,
+               say("What opens {} comes from {} and never falls below {:.1f} V, so it never closes.",
+                   w_.name(opens.node), w_.name(source.node), life.floor),
+               std::move(fixes));
+    }
+
     /// Something leads it on, strikes it or is played by it.
     [[nodiscard]] bool isLed(const Source& source) const {
         const BlockType& type = *map_.node(source.node).type;
@@ -291,25 +301,16 @@ class Endless {
         const int control = longestControl(node);
         return control < 0 ? std::vector<Fix>{} : w_.turn(node, control, 0.1);
     }
-    void unwind(std::size_t links) { path_.resize(path_.size() - std::min(links, path_.size())); }
 
-    void report(int cable, int node, Sentence reason, std::vector<Fix> fixes, Severity severity = Severity::Mistake) {
+    /// `sound`: what is heard for ever, whose level is the figure.
+    void report(int cable, int node, const Source& sound, Sentence reason, std::vector<Fix> fixes,
+                Severity severity = Severity::Mistake) {
         const std::string post = w_.postOf(node);
         for (const Finding& other : found_)
             if (other.cable == cable && other.post == post) return;
-        double pause = 0.0;
-        for (std::size_t i = path_.size(); i-- > 0;)
-            if (const auto* signal = heard(path_[i])) {
-                pause = signal->pause;
-                break;
-            }
         found_.push_back({"drone", severity, cable, post,
-                          say("the level never falls more than {:.1f} dB", std::max(0.0, -pause)), std::move(reason),
-                          std::move(fixes), path_});
-    }
-    [[nodiscard]] const Life* heard(const Link& link) const {
-        const auto it = map_.graph().outputs.find(link.jack);
-        return it == map_.graph().outputs.end() ? nullptr : &w_.life(it->second);
+                          say("the level never falls more than {:.1f} dB", std::max(0.0, -w_.life(sound).pause)),
+                          std::move(reason), std::move(fixes), path_});
     }
 
     /// A free VCA of the case, with an envelope of the patch that opens it.
@@ -326,14 +327,13 @@ class Endless {
             for (const JackInfo& jack : free.part->jacks)
                 if (!jack.output && !cv && opens(*free.part->blocks.front().type, jack.at.index)) cv = &jack;
             if (!cv) continue;
-            for (const Post& other : o_.patch.posts) {
-                const JackRef envelope = envelopeOf(other);
-                if (envelope.post.empty()) continue;
+            for (const JackRef& envelope : w_.envelopes(cable->voice)) {
                 auto all = *edits;
                 all.emplace_back(
                     TieCable{{0, envelope, {post.id, cv->id}, cable->voice, cable->step, "", 0, "", {}}, 0});
                 fixes.push_back(
-                    {say("Put the free {} in and let {} open it", free.part->name, other.name), std::move(all)});
+                    {say("Put the free {} in and let {} open it", free.part->name, o_.nameOf(envelope.post)),
+                     std::move(all)});
                 if (fixes.size() >= 3) return fixes;
             }
             return fixes;
@@ -350,15 +350,6 @@ class Endless {
         return type.outputs.size() == 1 && !type.controls.empty() &&
                std::ranges::any_of(
                    flowsOf(type), [&](const Flow& flow) { return flow.does == Does::Opens && type.inputs.size() > 1; });
-    }
-    [[nodiscard]] JackRef envelopeOf(const Post& post) const {
-        for (const JackInfo& jack : o_.part(post.id)->jacks) {
-            const BlockType& type = *o_.part(post.id)->blocks[idx(jack.at.block)].type;
-            if (!jack.output || jack.kind != SignalKind::Control || jack.min < 0.0f || jack.at.index != 0) continue;
-            if (std::ranges::any_of(flowsOf(type), [](const Flow& flow) { return flow.does == Does::Strikes; }))
-                return {post.id, jack.id};
-        }
-        return {};
     }
 
     const Walk w_;

@@ -1,5 +1,6 @@
 // The wrong jack: a signal that means nothing where it is plugged in. Gates where pitch is wanted and the other way
-// round, sound into gates, two plugs that have changed places; a reset that comes as often as the clock.
+// round, what never falls where a gate is, two plugs that have changed places; a reset that comes as often as the
+// clock.
 #include "findings/fixes.h"
 #include "findings/rules.h"
 #include "findings/walk.h"
@@ -11,7 +12,7 @@
 namespace lariat {
 namespace {
 
-enum class Kind { Sound, Pitch, Gate, Other };
+enum class Kind { Pitch, Gate, Other };
 
 class Plugs {
   public:
@@ -39,7 +40,6 @@ class Plugs {
         case SignalKind::Clock:
             return Kind::Gate;
         case SignalKind::Audio:
-            return Kind::Sound;
         case SignalKind::Control:
             break;
         }
@@ -65,8 +65,10 @@ class Plugs {
                        say("A pitch is plugged in where {} wants a gate: only notes high enough would open it.",
                            o_.nameOf(cable.to.post)));
             } else if (way.does == Does::Strikes && gateJack && kind == Kind::Other && life.rises <= 1 &&
-                       life.high > 0.9) {
-                if (map_.makesTime(from->second.node) || o_.seconds < 3.0) stuck(cable, life);
+                       life.high > 0.9 && map_.makesTime(from->second.node)) {
+                report(cable, say("{:.1f}…{:+.1f} V, never below", life.floor, life.max),
+                       say("What is in the {} of {} stays high all the time: it opens once and is never let go.",
+                           jack->name, o_.nameOf(cable.to.post)));
             } else if (way.does == Does::Resets && jack->kind == SignalKind::Gate) {
                 if (!resets(cable, at.node, life)) continue;
             } else {
@@ -74,12 +76,6 @@ class Plugs {
             }
             return;
         }
-    }
-
-    void stuck(const Cable& cable, const Life& life) {
-        report(cable, say("{:.1f}…{:+.1f} V, never below", life.floor, life.max),
-               say("What is in the {} of {} stays high all the time: it opens once and is never let go.",
-                   o_.jack(cable.to)->name, o_.nameOf(cable.to.post)));
     }
 
     /// A reset for every step: the first one is played over and over.

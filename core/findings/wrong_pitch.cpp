@@ -6,7 +6,7 @@
 #include "findings/fixes.h"
 #include "findings/rules.h"
 #include "findings/walk.h"
-#include "timing/lines.h"
+#include "timing/pattern_edits.h"
 
 #include <algorithm>
 #include <cmath>
@@ -227,20 +227,12 @@ class Pitches {
         const auto line = lineAt(o_.patch, *o_.library, jack);
         const Pattern* pattern = line ? o_.patch.pattern(line->post) : nullptr;
         if (!line || !pattern || line->lane || w_.life(origin.source).alive()) return false;
-        const auto hasNotes = [&](int index) {
-            for (int v = 0; v <= static_cast<int>(pattern->others.size()); ++v)
-                if (idx(index) < pattern->tracksOf(v).size() &&
-                    std::ranges::any_of(pattern->tracksOf(v)[idx(index)].steps,
-                                        [](const Step& step) { return step.kind == Step::Kind::Note; }))
-                    return true;
-            return false;
-        };
-        if (hasNotes(line->index)) return false;
+        if (notesIn(*pattern, *line) > 0) return false;
         std::vector<Fix> fixes;
         const int cable = origin.source.cable != 0 ? origin.source.cable : map_.feeding(tunes).cable;
         if (const auto sequencer = sequencerOf(o_.patch, *o_.library, line->post))
             for (const SequencerLine& other : sequencer->lines) {
-                if (other.at.lane || !hasNotes(other.at.index)) continue;
+                if (other.at.lane || notesIn(*pattern, other.at) == 0) continue;
                 for (const std::string& id : other.jacks)
                     if (const Cable* tied = o_.patch.cable(cable);
                         tied && o_.jack({line->post, id})->kind == SignalKind::Pitch)

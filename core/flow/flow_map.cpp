@@ -1,6 +1,5 @@
 #include "flow/flow_map.h"
 
-#include "blocks/control/wire.h"
 #include "library/meaning.h"
 #include "units/level.h"
 
@@ -100,11 +99,6 @@ std::vector<const Way*> FlowMap::into(int n, int output, Does does) const {
     for (const Way& way : ways(n))
         if (way.output == output && way.does == does) out.push_back(&way);
     return out;
-}
-
-Source FlowMap::behindWires(Source source) const {
-    while (source.node >= 0 && node(source.node).type == &wireType()) source = node(source.node).inputs[0];
-    return source;
 }
 
 std::vector<const Way*> FlowMap::openersOf(const Way& way) const {

@@ -48,8 +48,6 @@ class FlowMap {
     [[nodiscard]] std::vector<const Way*> into(int n, int output, Does does) const;
     /// What feeds the input of a way; of node -1 if nothing does.
     [[nodiscard]] Source feeding(const Way& way) const { return node(way.node).inputs[idx(way.input)]; }
-    /// The same past the wires that lie between jacks.
-    [[nodiscard]] Source behindWires(Source source) const;
     /// The ways that open what this one passes.
     [[nodiscard]] std::vector<const Way*> openersOf(const Way& way) const;
 

@@ -43,14 +43,10 @@ void LifeMeter::add(const Signal& signal) {
             }
             lowFor_ = now ? 0 : lowFor_ + 1;
             if (now) ++allHigh_;
-            highFor_ = now ? highFor_ + 1 : 0;
-            longest_ = std::max(longest_, highFor_);
             isHigh_ = now;
         }
     } else if (isHigh_) {
-        highFor_ += kRun;
         allHigh_ += kRun;
-        longest_ = std::max(longest_, highFor_);
     } else {
         lowFor_ += kRun;
     }
@@ -65,7 +61,6 @@ void LifeMeter::endWindow() {
     const double n = static_cast<double>(windowRuns_) * kRun;
     const double mean = windowSum_ / n;
     sum_ += windowSum_;
-    squares_ += windowSquares_;
     levels_.push_back(std::sqrt(std::max(0.0, windowSquares_ / n - mean * mean)));
     ranges_.emplace_back(windowLow_, windowHigh_);
     windowSum_ = windowSquares_ = 0.0;
@@ -77,10 +72,8 @@ Life LifeMeter::life() const {
     if (samples_ == 0) return out;
     const auto n = static_cast<double>(samples_);
     out.mean = (sum_ + windowSum_) / n;
-    out.rms = std::sqrt(std::max(0.0, (squares_ + windowSquares_) / n));
     out.high = static_cast<double>(allHigh_) / n;
     out.longestLow = static_cast<double>(longestLow_) / rate_;
-    out.longestHigh = static_cast<double>(longest_) / rate_;
     out.floor = out.max;
     bool up = false;
     for (const auto& [low, high] : ranges_) {

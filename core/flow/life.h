@@ -14,15 +14,13 @@ struct Life {
     float min = 0.0f;
     float max = 0.0f;
     double mean = 0.0;
-    double rms = 0.0;         ///< DC included
-    int rises = 0;            ///< through 1.5 V, with a hysteresis
-    double high = 0.0;        ///< part of the time above that
-    double longestHigh = 0.0; ///< seconds
-    double longestLow = 0.0;  ///< seconds between two times above that
-    double level = 0.0;       ///< volts RMS, DC left out, of the loudest tenth of all windows of 20 ms
-    double pause = 0.0;       ///< dB from the loudest window to the softest twentieth of those behind it; ≤ 0
-    float floor = 0.0f;       ///< lowest from when it first came half way up to its highest
-    double since = -1.0;      ///< seconds at which it first moved; negative: never
+    int rises = 0;           ///< through 1.5 V, with a hysteresis
+    double high = 0.0;       ///< part of the time above that
+    double longestLow = 0.0; ///< seconds between two times above that
+    double level = 0.0;      ///< volts RMS, DC left out, of the loudest tenth of all windows of 20 ms
+    double pause = 0.0;      ///< dB from the loudest window to the softest twentieth of those behind it; ≤ 0
+    float floor = 0.0f;      ///< lowest from when it first came half way up to its highest
+    double since = -1.0;     ///< seconds at which it first moved; negative: never
 
     [[nodiscard]] double swing() const { return static_cast<double>(max) - static_cast<double>(min); }
     [[nodiscard]] bool alive() const { return swing() >= kAlive; }
@@ -42,11 +40,11 @@ class LifeMeter {
     double rate_;
     int runsPerWindow_;
     Life life_;
-    double sum_ = 0.0, squares_ = 0.0; ///< of all
+    double sum_ = 0.0; ///< of all
     double windowSum_ = 0.0, windowSquares_ = 0.0;
     int windowRuns_ = 0;
     long samples_ = 0;
-    long highFor_ = 0, longest_ = 0, allHigh_ = 0;
+    long allHigh_ = 0;
     long lowFor_ = 0, longestLow_ = 0;
     bool isHigh_ = false;
     bool begun_ = false;

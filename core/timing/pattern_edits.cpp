@@ -239,4 +239,16 @@ int stepsOf(const Pattern& pattern, const LineRef& line, int variation) {
     return index < tracks.size() ? static_cast<int>(tracks[index].steps.size()) : 0;
 }
 
+int notesIn(const Pattern& pattern, const LineRef& line) {
+    std::ptrdiff_t notes = 0;
+    const auto index = static_cast<std::size_t>(line.index);
+    for (int v = 0; v <= static_cast<int>(pattern.others.size()); ++v) {
+        if (line.lane && index < pattern.lanesOf(v).size())
+            notes += std::ranges::count_if(pattern.lanesOf(v)[index].hits, [](Hit hit) { return hit != Hit::Rest; });
+        if (!line.lane && index < pattern.tracksOf(v).size())
+            notes += std::ranges::count(pattern.tracksOf(v)[index].steps, Step::Kind::Note, &Step::kind);
+    }
+    return static_cast<int>(notes);
+}
+
 } // namespace lariat

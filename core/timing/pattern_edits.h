@@ -59,6 +59,8 @@ const Stride* strideOf(const Pattern& pattern, const LineRef& line, int variatio
 inline std::size_t toldAt(const Sequencer& sequencer, const LineRef& line) {
     return sequencer.plays ? static_cast<std::size_t>((line.lane ? 4 : 0) + line.index) : 0;
 }
+/// Notes or hits of a line in all variations together.
+int notesIn(const Pattern& pattern, const LineRef& line);
 /// How many steps it has; 0 if it is not written.
 int stepsOf(const Pattern& pattern, const LineRef& line, int variation);
 

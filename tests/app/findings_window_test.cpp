@@ -7,10 +7,37 @@ using namespace lariat::test;
 
 namespace {
 
-/// The card in the list of findings that says why nothing is heard.
+/// The card in the list of findings that says why nothing is heard; nullptr if it is not shown.
 QFrame* cardOf(Opened& o) {
-    return o.place().findChild<FindingsPage*>()->findChild<QFrame*>(QStringLiteral("finding-no-sound"));
+    auto* card = o.place().panel().findings().findChild<QFrame*>(QStringLiteral("finding-no-sound"));
+    return card && card->isVisible() ? card : nullptr;
 }
+QLabel* labelIn(QFrame* card, const char* name) {
+    return card ? card->findChild<QLabel*>(QLatin1String(name)) : nullptr;
+}
+/// The rows are shown to which the way leads, and the links of the way are listed.
+bool wayIsOpen(Opened& o) {
+    return o.chart().showsPart() && labelIn(cardOf(o), "walk-0");
+}
+
+/// The demo with nothing in the sequencer's clock: silent, and said to be so in the list of findings.
+struct Silent : Opened {
+    Silent() {
+        const int clock = patch().cableInto(jackRef("tracks.clock"))->id;
+        QVERIFY(window.document().apply({RemoveCable{clock}}, QStringLiteral("untie")));
+        EVENTUALLY(found("no-sound"));
+        settle();
+        action(QStringLiteral("panel-findings"))->trigger();
+        EVENTUALLY(cardOf(*this));
+    }
+    void askWhy() {
+        QTest::mouseClick(labelIn(cardOf(*this), "why"), Qt::LeftButton, {}, QPoint(8, 8));
+        QCoreApplication::processEvents();
+    }
+    [[nodiscard]] Finding finding() {
+        return *std::ranges::find(window.checker().findings(), std::string("no-sound"), &Finding::rule);
+    }
+};
 
 } // namespace
 
@@ -18,6 +45,8 @@ class FindingsWindowTest : public QObject {
     Q_OBJECT
 
   private Q_SLOTS:
+    void initTestCase() { prepareApplication(settings_); }
+
     void everyFindingCanBeFixedWithOneClick() {
         Opened o;
         for (const char* rule : {"zero-attenuator", "pitch-on-follower", "sustain-not-reached"}) {
@@ -31,71 +60,117 @@ class FindingsWindowTest : public QObject {
         QVERIFY(o.window.checker().findings().empty());
     }
 
-    /// "Why?" opens the way to a finding, link by link with what is measured there, and shows its rows alone; a click
+    /// "Why?" lists the way to a finding, link by link with what is measured there, and shows its rows alone; a click
     /// on a link goes to it, Esc shows everything again, and the cure that stands above it cures.
     void theWayToAFindingIsShown() {
-        Opened o;
-        o.window.document().apply({RemoveCable{o.patch().cableInto(jackRef("tracks.clock"))->id}},
-                                  QStringLiteral("untie"));
-        EVENTUALLY(o.found("no-sound"));
-        o.settle();
-        o.action(QStringLiteral("panel-findings"))->trigger();
-        QFrame* card = nullptr;
-        EVENTUALLY((card = cardOf(o)) != nullptr && card->isVisible());
-        auto* why = card->findChild<QLabel*>(QStringLiteral("why"));
-        auto* walk = card->findChild<QWidget*>(QStringLiteral("walk"));
-        QVERIFY(why && walk && !walk->isVisible());
-        QTest::mouseClick(why, Qt::LeftButton, {}, QPoint(8, why->height() / 2));
-        QVERIFY(walk->isVisible());
-        QVERIFY(o.chart().showsPart());
-        const Finding finding =
-            *std::ranges::find(o.window.checker().findings(), std::string("no-sound"), &Finding::rule);
-        const auto links = walk->findChildren<QLabel*>();
-        QCOMPARE(static_cast<std::size_t>(links.size()), finding.walk.size());
-        QVERIFY2(links.last()->text().contains(QLatin1String("0 pulses")), qPrintable(links.last()->text()));
-        QTest::mouseClick(links.first(), Qt::LeftButton, {}, QPoint(12, 8));
-        QCOMPARE(o.window.selection().cable(), finding.walk.front().cable);
+        Silent o;
+        QVERIFY(!labelIn(cardOf(o), "walk-0"));
+        o.askWhy();
+        QVERIFY(wayIsOpen(o));
+        const Finding finding = o.finding();
+        const std::string last = "walk-" + std::to_string(finding.walk.size() - 1);
+        QVERIFY(labelIn(cardOf(o), last.c_str()));
+        QVERIFY(labelIn(cardOf(o), last.c_str())->text().contains(QLatin1String("0 pulses")));
+        QTest::mouseClick(labelIn(cardOf(o), "walk-1"), Qt::LeftButton, {}, QPoint(24, 8));
+        QCOMPARE(o.window.selection().cable(), finding.walk[1].cable);
+        QVERIFY(wayIsOpen(o));
+        o.askWhy(); // once more closes it
+        QVERIFY(!o.chart().showsPart() && !labelIn(cardOf(o), "walk-0"));
+        o.askWhy();
         o.place().setFocus();
         QTest::keyClick(&o.place(), Qt::Key_Escape);
         QVERIFY(!o.chart().showsPart());
-        o.action(QStringLiteral("panel-findings"))->trigger();
-        EVENTUALLY((card = cardOf(o)) != nullptr && card->isVisible());
+        QVERIFY(!labelIn(cardOf(o), "walk-0"));
         QLabel* cure = nullptr;
-        for (QLabel* label : card->findChildren<QLabel*>())
+        for (QLabel* label : cardOf(o)->findChildren<QLabel*>())
             if (!cure && label->text().contains(QStringLiteral("→"))) cure = label;
         QVERIFY(cure);
-        QCoreApplication::processEvents(); // laid out
         const QString offered = cure->text();
+        QCoreApplication::processEvents(); // laid out
         QTest::mouseClick(cure, Qt::LeftButton, {}, QPoint(30, 8));
         o.settle();
         QVERIFY2(o.patch().cableInto(jackRef("tracks.clock")), qPrintable(offered));
         EVENTUALLY(!o.found("no-sound"));
     }
 
-    /// While the way is open, an undo changes the patch under it: nothing is left of it that leads nowhere.
+    void itIsAskedWithoutAMouse() {
+        Silent o;
+        QLabel* why = labelIn(cardOf(o), "why");
+        why->setFocus(Qt::TabFocusReason);
+        QTest::keyClick(why, Qt::Key_Return);
+        QCoreApplication::processEvents();
+        QVERIFY(wayIsOpen(o));
+    }
+
+    /// At what is chosen, the same link leads to the list.
+    void itIsAskedAtThePostToo() {
+        Silent o;
+        o.window.selection().choosePost("tracks");
+        o.action(QStringLiteral("panel-chosen"))->trigger();
+        QLabel* why = nullptr;
+        EVENTUALLY((why = o.place().inspector().findChild<QLabel*>(QStringLiteral("why"))) != nullptr);
+        QTest::mouseClick(why, Qt::LeftButton, {}, QPoint(8, 8));
+        EVENTUALLY(wayIsOpen(o));
+    }
+
+    /// Something else is changed, while it plays and the way is open: the card is made anew, and the way stays. With
+    /// its finding it goes, whatever page is shown; nothing is left on the chart that leads nowhere.
     void theWayIsForgottenWithItsFinding() {
-        Opened o;
-        o.window.document().apply({RemoveCable{o.patch().cableInto(jackRef("tracks.clock"))->id}},
-                                  QStringLiteral("untie"));
-        EVENTUALLY(o.found("no-sound"));
-        o.settle();
-        o.action(QStringLiteral("panel-findings"))->trigger();
-        QFrame* card = nullptr;
-        EVENTUALLY((card = cardOf(o)) != nullptr && card->isVisible());
-        QTest::mouseClick(card->findChild<QLabel*>(QStringLiteral("why")), Qt::LeftButton, {}, QPoint(8, 8));
-        QVERIFY(o.chart().showsPart());
-        // Something else is changed meanwhile: the card is made anew, and the way stays open.
+        Silent o;
+        o.askWhy();
         QVERIFY(o.window.document().apply({SetKnob{"filter", "cutoff", 700.0}}, QStringLiteral("turn")));
         o.settle();
-        EVENTUALLY(cardOf(o) != nullptr && cardOf(o)->findChild<QWidget*>(QStringLiteral("walk"))->isVisible());
-        QVERIFY(o.chart().showsPart());
+        EVENTUALLY(wayIsOpen(o));
+        o.action(QStringLiteral("panel-chosen"))->trigger();
         o.window.document().history().undo();
         o.window.document().history().undo();
         EVENTUALLY(!o.found("no-sound"));
-        o.settle();
-        EVENTUALLY(cardOf(o) == nullptr);
         EVENTUALLY(!o.chart().showsPart());
     }
+
+    /// Another document knows nothing of the way, though it may have the same finding at the same place.
+    void anotherDocumentHasNoWay() {
+        Silent o;
+        const QString file = o.folder.filePath(QStringLiteral("silent.json"));
+        QVERIFY(o.window.document().saveAs(file));
+        o.askWhy();
+        QVERIFY(wayIsOpen(o));
+        QVERIFY(o.window.openFile(file));
+        o.settle();
+        EVENTUALLY(cardOf(o));
+        QVERIFY(!o.chart().showsPart());
+        QVERIFY(!labelIn(cardOf(o), "walk-0"));
+        o.askWhy();
+        QVERIFY(wayIsOpen(o));
+    }
+
+    /// A check ends while the question about another finding is open: the answer is for the one that was asked about.
+    void aCheckEndsUnderTheQuestion() {
+        Silent o;
+        o.askWhy();
+        QTimer::singleShot(50, &o.window, [&] {
+            QVERIFY(o.window.document().apply({SetKnob{"filter", "cutoff", 900.0}}, QStringLiteral("turn")));
+        });
+        QTimer::singleShot(1500, &o.window, [] {
+            auto* dialog = qobject_cast<QInputDialog*>(QApplication::activeModalWidget());
+            QVERIFY(dialog);
+            dialog->setTextValue(QStringLiteral("a drone piece"));
+            dialog->accept();
+        });
+        for (QLabel* label : cardOf(o)->findChildren<QLabel*>())
+            if (label->text().contains(QLatin1String("Keep it as it is"))) {
+                QTest::mouseClick(label, Qt::LeftButton, {}, QPoint(20, 8));
+                break;
+            }
+        o.settle();
+        QVERIFY(!o.patch().dismissals.empty());
+        QCOMPARE(o.patch().dismissals.front().rule, std::string("no-sound"));
+        EVENTUALLY(!o.found("no-sound"));
+        EVENTUALLY(!o.chart().showsPart());
+    }
+
+  private:
+    QTemporaryDir settings_;
 };
 
 QTEST_MAIN(FindingsWindowTest)
