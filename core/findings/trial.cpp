@@ -115,11 +115,16 @@ Verdict tryFix(const Fix& fix, const Finding& finding, const std::vector<Finding
         return !ran(other.post) ||
                std::ranges::any_of(other.walk, [&](const Link& link) { return !ran(link.jack.post); });
     };
+    std::set<std::string> turned; // what is found where a knob was turned was not hidden
+    for (const Edit& edit : fix.edits)
+        if (const auto* knob = std::get_if<SetKnob>(&edit); knob && knob->post != finding.post)
+            turned.insert(knob->post);
     bool shows = false;
     for (const Finding& other : found) {
         if (!isNew(other)) continue;
         const bool hidden = silence || other.rule == "no-tune" || (isSilence(other.rule) && leadsThroughNew(other));
-        if (!hidden || other.rule == "drone") return {None, other.rule + ": " + other.figure.str()};
+        if (!hidden || other.rule == "drone" || turned.contains(other.post))
+            return {None, other.rule + ": " + other.figure.str()};
         shows = true;
     }
     if (!shows) return {Good, {}};

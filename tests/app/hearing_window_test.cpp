@@ -6,12 +6,6 @@
 #include "widgets/midi_table_view.h"
 #include "widgets/pad_surface.h"
 
-#include <QMimeData>
-
-#include <csignal>
-
-#include <sys/resource.h>
-
 using namespace lariat;
 using namespace lariat::test;
 
@@ -35,29 +29,6 @@ float peak(Opened& o, int milliseconds) {
 } // namespace
 
 namespace {
-
-/// While it lives no file grows beyond so many bytes: what is written fails half way, as on a full disk.
-class FullDisk {
-  public:
-    explicit FullDisk(rlim_t bytes) {
-        struct sigaction ignore {};
-        ignore.sa_handler = SIG_IGN;
-        sigaction(SIGXFSZ, &ignore, &old_);
-        getrlimit(RLIMIT_FSIZE, &usual_);
-        const rlimit full{bytes, usual_.rlim_max};
-        setrlimit(RLIMIT_FSIZE, &full);
-    }
-    ~FullDisk() {
-        setrlimit(RLIMIT_FSIZE, &usual_);
-        sigaction(SIGXFSZ, &old_, nullptr);
-    }
-    FullDisk(const FullDisk&) = delete;
-    FullDisk& operator=(const FullDisk&) = delete;
-
-  private:
-    struct sigaction old_ {};
-    rlimit usual_{};
-};
 
 /// A patch of nothing but the first free part with a block of that type, chosen; `knobs` as they are to stand.
 Post alone(Opened& o, const char* type, const std::map<std::string, double>& knobs = {}) {
@@ -268,79 +239,6 @@ class HearingWindowTest : public QObject {
         QVERIFY(dialog.findChild<QComboBox*>(QStringLiteral("midi"))->count() >= 1);
         QVERIFY(dialog.findChild<QComboBox*>(QStringLiteral("language"))->count() >=
                 3); // the system's, English, German
-    }
-
-    void aFileIsDropped() {
-        Opened o;
-        const Patch before = o.patch();
-        const auto drop = [&](const QString& file) {
-            QMimeData data;
-            data.setUrls({QUrl::fromLocalFile(file)});
-            QDragEnterEvent enter(QPoint(300, 300), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
-            QCoreApplication::sendEvent(&o.window, &enter);
-            QVERIFY(enter.isAccepted());
-            QDropEvent event(QPointF(300, 300), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
-            QCoreApplication::sendEvent(&o.window, &event);
-        };
-        drop(QStringLiteral(LARIAT_SOURCE "/LICENSE"));
-        QCOMPARE(o.patch(), before);
-        QVERIFY2(o.window.messages().text().contains(QLatin1String("LICENSE")), qPrintable(o.window.messages().text()));
-        drop(QStringLiteral(LARIAT_SOURCE "/data/samples/rattle.wav"));
-        QCOMPARE(o.patch(), before);
-        drop(QStringLiteral(LARIAT_SOURCE "/data/demo/kick.json"));
-        QCOMPARE(o.patch().title, std::string("Engine Room, three kicks"));
-    }
-
-    /// The disk takes no more while a patch is saved: the old file is whole, and the change is still there, unsaved.
-    void aDiskThatIsFullLosesNothing() {
-        Opened o;
-        const QString file = o.folder.filePath(QStringLiteral("mine.json"));
-        QVERIFY(o.window.document().saveAs(file));
-        const auto before = readFile(file.toStdString());
-        o.window.document().apply({SetTitle{"Changed"}}, QStringLiteral("name"));
-        // No file may grow beyond 200 bytes: what is written fails half way, as on a full disk.
-        Result<void> saved;
-        {
-            const FullDisk full(200);
-            saved = o.window.document().saveAs(file);
-        }
-        QVERIFY(!saved);
-        QVERIFY(!saved.error().reason.empty());
-        QCOMPARE(*readFile(file.toStdString()), *before);
-        QCOMPARE(o.patch().title, std::string("Changed"));
-        QVERIFY(!o.window.document().history().isClean());
-        QVERIFY(o.window.document().saveAs(file)); // there is room again
-        QCOMPARE(QDir(o.folder.path()).entryList(QDir::Files), QStringList{QStringLiteral("mine.json")});
-    }
-
-    /// A recording on a disk that fills up ends with a message and keeps what it has.
-    void aRecordingOnAFullDiskIsKept() {
-        Opened o;
-        const QString file = o.folder.filePath(QStringLiteral("take.wav"));
-        {
-            const FullDisk full(200'000); // half a second
-            o.window.sound().record(file);
-            QVERIFY(o.window.sound().recording());
-            EVENTUALLY(!o.window.sound().recording());
-        }
-        QVERIFY(o.window.messages().text().contains(QStringLiteral("The disk takes no more")));
-        QVERIFY(QFileInfo(file).size() > 100'000);
-        // Nor does a recording take the place of a patch.
-        const QString patch = o.folder.filePath(QStringLiteral("mine.json"));
-        QVERIFY(o.window.document().saveAs(patch));
-        o.window.sound().record(patch);
-        QVERIFY(!o.window.sound().recording());
-        QVERIFY(openPatch(patch.toStdString(), workspace().library));
-    }
-
-    void historyShowsEveryStep() {
-        Opened o;
-        o.window.document().apply({SetTitle{"One"}}, QStringLiteral("name One"));
-        o.action(QStringLiteral("history"))->trigger();
-        auto* view = o.window.findChild<QUndoView*>();
-        QVERIFY(view && view->isVisible());
-        QCOMPARE(view->stack()->count(), 1);
-        view->close();
     }
 
     /// A movement on the pad is taken into the patch, plays again by itself, and is one step back.

@@ -362,80 +362,6 @@ class HouseTest : public QObject {
         QCOMPARE(quit.count(), 1);
     }
 
-    void namesGetTheirEnding() {
-        const QStringList endings = {QStringLiteral(".lariat"), QStringLiteral(".json")};
-        QCOMPARE(withEnding(QStringLiteral("lamp"), endings), QStringLiteral("lamp.lariat"));
-        QCOMPARE(withEnding(QStringLiteral("lamp v1.2"), endings), QStringLiteral("lamp v1.2.lariat"));
-        QCOMPARE(withEnding(QStringLiteral("lamp.json"), endings), QStringLiteral("lamp.json"));
-        QCOMPARE(withEnding(QStringLiteral("LAMP.JSON"), endings), QStringLiteral("LAMP.JSON"));
-    }
-
-    /// The question about replacing is asked about the name that will be written.
-    void savingNeverReplacesUnasked() {
-        Opened o;
-        const QString taken = o.folder.filePath(QStringLiteral("lamp.lariat"));
-        QVERIFY(writeFile(taken.toStdString(), "{\"format\": \"lariat-patch\"}", FileKind::Patch));
-        QString asked;
-        answerFileDialog(o.folder.filePath(QStringLiteral("lamp")));
-        answerQuestion(QStringLiteral("Cancel"), &asked);
-        o.action(QStringLiteral("save-as"))->trigger();
-        QVERIFY(asked.contains(QStringLiteral("lamp.lariat")));
-        QCOMPARE(*readFile(taken.toStdString()), std::string("{\"format\": \"lariat-patch\"}"));
-        answerFileDialog(o.folder.filePath(QStringLiteral("lamp v1.2")));
-        o.action(QStringLiteral("save-as"))->trigger();
-        QVERIFY(QFileInfo::exists(o.folder.filePath(QStringLiteral("lamp v1.2.lariat"))));
-        QVERIFY(o.window.document().history().isClean());
-    }
-
-    void theSecondToSaveIsAsked() {
-        Opened o;
-        const QString file = o.folder.filePath(QStringLiteral("both.lariat"));
-        QVERIFY(o.window.document().saveAs(file));
-        Document other(workspace());
-        QVERIFY(other.open(file));
-        QVERIFY(other.apply({SetTitle{"Theirs"}}, QStringLiteral("name")));
-        QVERIFY(other.saveAs(file));
-        QVERIFY(o.window.document().apply({SetTitle{"Mine"}}, QStringLiteral("name")));
-        QString asked;
-        answerQuestion(QStringLiteral("Cancel"), &asked);
-        o.action(QStringLiteral("save"))->trigger();
-        QVERIFY2(asked.contains(QStringLiteral("Theirs")), qPrintable(asked));
-        QCOMPARE(openPatch(file.toStdString(), workspace().library)->title, std::string("Theirs"));
-        answerQuestion(QStringLiteral("Replace it"));
-        o.action(QStringLiteral("save"))->trigger();
-        QCOMPARE(openPatch(file.toStdString(), workspace().library)->title, std::string("Mine"));
-    }
-
-    void aNoteThatIsStillTypedIsSaved() {
-        Opened o;
-        const QString file = o.folder.filePath(QStringLiteral("noted.lariat"));
-        QVERIFY(o.window.document().saveAs(file));
-        o.window.selection().chooseCable(5);
-        QCoreApplication::processEvents();
-        auto* note = o.place().inspector().findChild<QLineEdit*>(QStringLiteral("cable-note"));
-        note->setFocus();
-        EVENTUALLY(note->hasFocus());
-        QTest::keyClicks(note, QStringLiteral("the red one"));
-        QTest::keyClick(note, Qt::Key_S, Qt::ControlModifier);
-        QCOMPARE(openPatch(file.toStdString(), workspace().library)->cable(5)->note, std::string("the red one"));
-    }
-
-    void unsavedChangesAreAskedFor() {
-        for (const char* name : {"new", "demo", "close"}) {
-            Opened o;
-            o.window.document().apply({SetTitle{"Precious"}}, QStringLiteral("name"));
-            QString asked;
-            answerQuestion(QStringLiteral("Cancel"), &asked);
-            o.action(QString::fromLatin1(name))->trigger();
-            QVERIFY2(asked.contains(QStringLiteral("Precious")), name);
-            QCOMPARE(o.patch().title, std::string("Precious"));
-            QVERIFY(o.window.isVisible());
-            answerQuestion(QStringLiteral("Discard"));
-            o.action(QString::fromLatin1(name))->trigger();
-            QVERIFY(o.patch().title != "Precious" || !o.window.isVisible());
-        }
-    }
-
     /// Row by row, while what it stands on is undone or taken out.
     void rowByRowSurvivesUndoAndRemoval() {
         Opened o;
@@ -522,30 +448,6 @@ class HouseTest : public QObject {
         QCOMPARE(o.window.sound().blockFrames(), 8192u);
     }
 
-    /// All that was left behind is offered, also later, from the menu.
-    void everyUnsavedWorkIsOffered() {
-        Opened o;
-        for (const char* name : {"One", "Two"}) {
-            Patch patch = lamp();
-            patch.title = name;
-            QVERIFY(writeFile(
-                o.folder.filePath(QStringLiteral("unsaved/unsaved-%1.json").arg(QLatin1String(name))).toStdString(),
-                writePatch(patch), FileKind::Patch));
-        }
-        o.window.offerRecovery();
-        QVERIFY(o.window.messages().text().contains(QLatin1Char('2')));
-        o.window.messages().say(QStringLiteral("something else"), false);
-        QMenu menu;
-        o.window.files().fillLeftBehind(menu);
-        QCOMPARE(menu.actions().size(), 2);
-        for (QAction* work : menu.actions())
-            if (work->text().startsWith(QStringLiteral("One"))) work->menu()->actions()[1]->trigger(); // thrown away
-        o.window.files().fillLeftBehind(menu);
-        QCOMPARE(menu.actions().size(), 1);
-        menu.actions()[0]->menu()->actions()[0]->trigger(); // opened
-        QCOMPARE(o.patch().title, std::string("Two"));
-    }
-
     void theHeadIsEdited() {
         Opened o;
         QTimer::singleShot(0, [] {
@@ -623,40 +525,6 @@ class HouseTest : public QObject {
         o.action(QStringLiteral("tap-tempo"))->trigger();
         const double tempo = tempoOf(o.patch(), workspace().library);
         QVERIFY2(tempo > 60.0 && tempo < 151.0, qPrintable(QString::number(tempo)));
-    }
-
-    /// A check that somebody stops leaves nothing stale behind: the head says so, and no old sheet is printed.
-    void aStoppedCheckPrintsNoOldSheet() {
-        Opened o;
-        QVERIFY(o.window.checker().upToDate());
-        o.window.document().apply({RemoveCable{o.patch().cables.back().id}}, QStringLiteral("remove"));
-        QVERIFY(!o.window.checker().upToDate());
-        EVENTUALLY(!o.window.jobs().all().empty());
-        o.window.jobs().stopAll();
-        EVENTUALLY(o.window.checker().settled());
-        QVERIFY(!o.window.checker().upToDate());
-        auto* sheet = dynamic_cast<SheetPlace*>(o.window.place(QStringLiteral("sheet")));
-        const QString file = o.folder.filePath(QStringLiteral("sheet.md"));
-        sheet->write(file);
-        QVERIFY(!QFileInfo::exists(file));
-        EVENTUALLY(QFileInfo::exists(file)); // it looks again, and saves what it finds
-        QCOMPARE(o.window.checker().sheet().rows.size(), o.patch().cables.size());
-    }
-
-    /// A sheet that waits to be worked out is not saved if that is stopped, nor as the sheet of another patch.
-    void aSheetThatWaitsIsForgotten() {
-        Opened o;
-        auto* sheet = dynamic_cast<SheetPlace*>(o.window.place(QStringLiteral("sheet")));
-        const QString file = o.folder.filePath(QStringLiteral("sheet.md"));
-        sheet->write(file);
-        EVENTUALLY(!o.window.jobs().all().empty());
-        o.window.jobs().stopAll();
-        EVENTUALLY(o.window.messages().text().contains(QStringLiteral("stopped")));
-        sheet->write(file);
-        QVERIFY(o.window.openFile(QStringLiteral(LARIAT_SOURCE "/data/demo/lamp.json")));
-        EVENTUALLY(o.window.messages().text().contains(QStringLiteral("other patch")));
-        o.settle();
-        QVERIFY(!QFileInfo::exists(file));
     }
 };
 

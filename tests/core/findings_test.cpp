@@ -143,6 +143,40 @@ class FindingsTest : public QObject {
         expectCured(maker.make(), "drone", "dB");
     }
 
+    /// Two envelopes wait for one gate that never comes: that is one reason, told once, and not that the second one
+    /// "waits for a pulse".
+    void whatSeveralWaitForIsToldOnce() {
+        PatchMaker maker("tower-case");
+        maker.voice()
+            .post("second", "lantern-b", "1")
+            .post("noise", "spray-a", "noise")
+            .post("other", "ballast-b", "1")
+            .tie("tracks.gate-1", "second.gate")
+            .tie("noise.white", "other.in")
+            .tie("second.out", "other.lin-cv")
+            .tie("other.out", "out.right");
+        Patch patch = maker.make();
+        std::erase_if(patch.cables, [](const Cable& cable) { return cable.to == JackRef{"tracks", "clock"}; });
+        const auto found = findingsIn(patch, "no-sound");
+        QCOMPARE(found.size(), std::size_t{1});
+        QCOMPARE(found[0].post, std::string("tracks"));
+    }
+
+    /// The figure of what never stops is the level of what is heard, not the volts of what opens it.
+    void theFigureIsThatOfTheSound() {
+        PatchMaker maker = voice();
+        for (const char* knob : {"attack", "decay"}) maker.knob("contour", knob, 0.003);
+        maker.knob("contour", "sustain", 100).knob("contour", "release", 15);
+        Patch patch = maker.make();
+        const auto found = findingsIn(patch, "drone");
+        QCOMPARE(found.size(), std::size_t{1});
+        const auto observed = observe(patch, workspace().library, workspace().housing(patch), 3.0);
+        const auto& outputs = observed->flow->graph().outputs;
+        const double pause = observed->lives.of(outputs.at({"vca", "out"})).pause;
+        QVERIFY(pause > -6.0);
+        QCOMPARE(found[0].figure.str(), say("the level never falls more than {:.1f} dB", -pause).str());
+    }
+
     void nothingReachesTheOutput() {
         PatchMaker maker;
         maker.post("osc", "keel", "a")

@@ -1,5 +1,6 @@
 // All mistakes that Lariat looks for, as a table: each made on purpose, found with its figure, and cured by its first
 // fix; and the shipped patches, in which nothing is found that was not meant.
+#include "findings/trial.h"
 #include "library/check.h"
 #include "library/tie.h"
 #include "support/patches.h"
@@ -15,6 +16,26 @@ namespace {
 
 PatchMaker voice() {
     return PatchMaker("tower-case").voice();
+}
+
+PatchMaker without(PatchMaker maker, const std::string& to);
+
+/// The voice, whose tune goes through a part with its knobs like this.
+PatchMaker tuneThrough(const char* slot, const char* part, const std::map<std::string, double>& knobs) {
+    PatchMaker maker = without(voice(), "osc.voct");
+    maker.post("way", slot, part).tie("tracks.pitch-1", "way.in").tie("way.out", "osc.voct");
+    for (const auto& [knob, value] : knobs) maker.knob("way", knob, value);
+    return maker;
+}
+
+/// The voice, with an echo behind it.
+PatchMaker echoed(const char* knob, double value) {
+    return without(voice(), "out.left")
+        .post("echo", "foghorn", "echo")
+        .knob("echo", "mix", 60)
+        .knob("echo", knob, value)
+        .tie("vca.out", "echo.left")
+        .tie("echo.left-out", "out.left");
 }
 
 /// The voice, with a contour of any kind at the drum lane on a second VCA.
@@ -102,6 +123,61 @@ const std::map<std::string, Mistake>& mistakes() {
                   .tie("tracks.pitch-1", "level.in")
                   .tie("level.out", "osc.voct");
           }}},
+        {"tune turned over",
+         {"pitch-attenuated", "an octave arrives as -1200 cents",
+          [] {
+              return tuneThrough("cargo-a", "1", {{"amount", -100}});
+          }}},
+        {"tune shifted by no semitone",
+         {"pitch-shifted", "every note arrives +44 cents off",
+          [] {
+              return tuneThrough("cargo-a", "1", {{"amount", 100}, {"offset", 0.37}});
+          }}},
+        {"tune slurred",
+         {"glide-too-slow", "notes end",
+          [] {
+              return tuneThrough("drag-a", "1", {{"rise", 8}, {"fall", 8}});
+          }}},
+        {"tune tied nowhere", {"no-tune", "0 of the notes of track 1", [] { return without(voice(), "osc.voct"); }}},
+        {"tune of an empty track",
+         {"no-tune", "the pitch stays at",
+          [] { return without(voice(), "osc.voct").tie("tracks.pitch-3", "osc.voct"); }}},
+        {"gate where pitch is wanted",
+         {"wrong-jack", "8.0 V at every gate",
+          [] { return without(voice(), "osc.voct").tie("tracks.gate-1", "osc.voct"); }}},
+        {"pitch where a gate is wanted",
+         {"wrong-jack", "V", [] { return without(voice(), "contour.gate").tie("tracks.pitch-1", "contour.gate"); }}},
+        {"velocity as a gate",
+         {"wrong-jack", "never below",
+          [] { return without(voice(), "contour.gate").tie("tracks.velocity-1", "contour.gate"); }}},
+        {"reset at every step",
+         {"reset-always", "clock pulses",
+          [] { return without(voice(), "tracks.reset").tie("clock.sixteenths", "tracks.reset"); }}},
+        {"modulation of a wave nobody hears",
+         {"modulation-unheard", "0 of 3 waves",
+          [] {
+              return voice().post("lfo", "swell-a", "lfo").tie("lfo.triangle", "osc.pwm").knob("osc", "pwm-amount", 20);
+          }}},
+        {"echo that never dies away", {"drone", "dB", [] { return echoed("feedback", 110); }}},
+        {"echo that holds for ever", {"drone", "dB", [] { return echoed("freeze", 1); }}},
+        {"no sound: through a mult, a slew and a matrix",
+         {"no-sound", "0 clock pulses",
+          [] {
+              return without(without(voice(), "tracks.clock"), "contour.gate")
+                  .post("mult", "splice-a", "mult")
+                  .post("lag", "drag-a", "1")
+                  .post("net", "net", "matrix")
+                  .knob("lag", "rise", 0)
+                  .knob("lag", "fall", 0)
+                  .knob("net", "amount-23", 100)
+                  .tie("tracks.gate-1", "mult.in")
+                  .tie("mult.out-3", "lag.in")
+                  .tie("lag.out", "net.in-2")
+                  .tie("net.out-3", "contour.gate");
+          }}},
+        {"no sound: nothing is written",
+         {"no-sound", "0 notes written",
+          [] { return without(voice(), "contour.gate").tie("tracks.gate-3", "contour.gate"); }}},
         {"filter voice without tracking",
          {"filter-not-tracking", "stays at 1000 Hz while the tune moves 1200 cents",
           [] { return without(voice(), "filter.in-1").knob("filter", "resonance", 100); }}},
@@ -357,6 +433,31 @@ class MistakesTest : public QObject {
                                           return f.rule == row.rule && f.cable == found->cable && f.post == found->post;
                                       }),
                  text(left).c_str());
+    }
+
+    /// What does nothing, moves the mistake elsewhere, silences something, or makes a drone of it, is no cure.
+    void curesAreTried() {
+        const Patch patch = without(voice(), "contour.gate").make();
+        const auto observed = observe(patch, workspace().library, workspace().housing(patch), 3.0);
+        const auto before = everythingIn(*observed);
+        const auto found = std::ranges::find(before, std::string("no-sound"), &Finding::rule);
+        QVERIFY(found != before.end());
+        const auto verdict = [&](std::vector<Edit> edits) {
+            return tryFix({say("try"), std::move(edits)}, *found, before, *observed);
+        };
+        using enum Verdict::Worth;
+        const auto tie = [](const char* from, const char* to) {
+            return TieCable{{0, jackRef(from), jackRef(to), {}, {}, {}, 0, {}, {}}, 0};
+        };
+        QCOMPARE(verdict({tie("tracks.gate-1", "contour.gate")}).worth, Good);
+        QCOMPARE(verdict({}).worth, None);
+        QCOMPARE(verdict({SetKnob{"filter", "cutoff", 700.0}}).why, std::string("it is still there"));
+        QCOMPARE(verdict({tie("tracks.gate-2", "contour.gate")}).worth, None); // nothing is written there
+        const std::string drones = verdict({SetKnob{"vca", "offset", 80.0}}).why;
+        QVERIFY2(drones.starts_with("drone"), drones.c_str());
+        QCOMPARE(verdict({tie("tracks.gate-1", "contour.gate"), SetKnob{"osc", "no-such-knob", 1.0}}).worth, None);
+        const std::string silent = verdict({tie("tracks.gate-1", "contour.gate"), SetKnob{"out", "level", -60.0}}).why;
+        QVERIFY2(!silent.empty(), silent.c_str());
     }
 
     /// Mistakes that cannot be made: they are refused when the cable is tied, or the file opened.
