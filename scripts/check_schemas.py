@@ -7,7 +7,7 @@ import sys
 import jsonschema
 
 data = pathlib.Path(__file__).resolve().parent.parent / "data"
-kinds = {"patch": ["demo"], "module": ["modules"], "case": ["cases"]}
+kinds = {"patch": ["demo"], "module": ["modules"], "case": ["cases"], "recipe": ["recipes"], "functions": ["."]}
 bad = 0
 count = 0
 for kind, folders in kinds.items():
@@ -15,7 +15,7 @@ for kind, folders in kinds.items():
     jsonschema.Draft202012Validator.check_schema(schema)
     validator = jsonschema.Draft202012Validator(schema)
     for folder in folders:
-        for file in sorted((data / folder).glob("*.json")):
+        for file in sorted((data / folder).glob("functions.json" if folder == "." else "*.json")):
             count += 1
             for error in validator.iter_errors(json.loads(file.read_text())):
                 bad += 1

@@ -15,7 +15,7 @@ bool inUse(const Patch& patch, const Slot& slot, const PartInfo& part) {
 template <class Visit> void eachPart(const Library& library, const Case* housing, Visit&& visit) {
     if (!housing) return;
     for (const Slot& slot : housing->slots)
-        if (const ModuleInfo* module = library.module(slot.module))
+        if (const ModuleInfo* module = slot.loose() ? nullptr : library.module(slot.module))
             for (const PartInfo& part : module->parts) visit(FreePart{&slot, module, &part});
 }
 

@@ -1,6 +1,7 @@
 #include "building/voice.h"
 
-#include "building/capacity.h"
+#include "building/assign.h"
+#include "building/rehouse.h"
 
 #include <algorithm>
 
@@ -20,23 +21,21 @@ Result<Edits> duplicateVoice(const Patch& patch, const Library& library, const C
         const PartInfo& part = *library.part(post);
         return part.has("clock") || part.has("track-sequencer") || part.has("line-out");
     };
-    for (const Post& post : patch.posts) {
-        if (post.voice != voice || isShared(post)) continue;
-        const PartInfo& part = *library.part(post);
-        // The same part of another module of its kind, else whatever has the same blocks, jack for jack.
-        const auto all = freeParts(grown, library, housing);
-        const auto same = std::ranges::find_if(
-            all, [&](const FreePart& f) { return f.slot->module == post.module && f.part->id == post.part; });
-        const auto alike = std::ranges::find_if(all, [&](const FreePart& f) {
-            return std::ranges::all_of(part.jacks, [&](const JackInfo& j) { return f.part->jack(j.id) != nullptr; }) &&
-                   std::ranges::all_of(part.knobs, [&](const KnobInfo& k) { return f.part->knob(k.id) != nullptr; });
-        });
-        const auto found = same != all.end() ? same : alike;
-        if (found == all.end()) {
+    std::vector<const Post*> originals;
+    for (const Post& post : patch.posts)
+        if (post.voice == voice && !isShared(post)) originals.push_back(&post);
+    // All of them at once: one part that only one of them can use is left to it.
+    const std::vector<FreePart> free = freeParts(patch, library, housing);
+    std::vector<std::vector<std::size_t>> mayHave;
+    for (const Post* post : originals) mayHave.push_back(partsFor(*post, library, free));
+    const auto seats = assign(mayHave);
+    for (std::size_t i = 0; i < originals.size(); ++i) {
+        const Post& post = *originals[i];
+        if (!seats[i]) {
             missing.push_back(post.name);
             continue;
         }
-        Post copy = postFor(grown, *found, newName);
+        Post copy = postFor(grown, free[*seats[i]], newName);
         copy.knobs = post.knobs;
         copy.sample = post.sample;
         copy.tuning = post.tuning;

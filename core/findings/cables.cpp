@@ -1,32 +1,16 @@
 // Cables that are missing or too short: more than the case owns, or a stretch that the chosen one does not span.
-//
-// A jack is taken to be in the middle of its module. From there: columns of 5.08 mm, rows of 133.35 mm, the straight
-// way between the two, and 60 mm for plugs and sag.
+#include "building/cable_way.h"
 #include "findings/rules.h"
 
 #include <algorithm>
-#include <cmath>
 #include <map>
 
 namespace lariat {
 namespace {
 
-constexpr double kColumn = 0.508; ///< cm
-constexpr double kRow = 13.335;
-constexpr double kSlack = 6.0;
-
 /// The way between two posts in cm; 0 if one has no place in the case.
 double wayBetween(const Observation& o, const std::string& a, const std::string& b) {
-    const auto middle = [&](const std::string& post) -> std::optional<std::pair<double, double>> {
-        const Slot* slot = o.housing->slot(o.patch.post(post)->slot);
-        const ModuleInfo* module = slot ? o.library->module(slot->module) : nullptr;
-        if (!module) return std::nullopt;
-        return std::pair{kColumn * (slot->column - 1 + 0.5 * module->description.hp), kRow * slot->row};
-    };
-    const auto from = middle(a);
-    const auto to = middle(b);
-    if (!from || !to) return 0.0;
-    return std::hypot(from->first - to->first, from->second - to->second) + kSlack;
+    return cableWay(*o.housing, *o.library, o.patch.post(a)->slot, o.patch.post(b)->slot).value_or(0.0);
 }
 
 } // namespace

@@ -28,9 +28,7 @@ class Silence {
     explicit Silence(const Observation& observed) : w_(observed), o_(observed), map_(*observed.flow) {}
 
     Findings search() {
-        for (int n = 0; n < map_.nodeCount(); ++n)
-            if (map_.node(n).type->leadsOut)
-                for (const Way* way : map_.into(n, kOutOfTheCase, Does::Passes)) look(*way);
+        for (const Way* way : w_.waysOut()) look(*way);
         for (Finding& finding : found_)
             if (!isHeard() && finding.severity == Severity::Caution) finding.severity = Severity::Mistake;
         return std::move(found_);

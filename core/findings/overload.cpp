@@ -13,7 +13,7 @@ Findings findOverload(const Observation& o) {
     Current drawn;
     std::map<int, int> widths;
     for (const Slot& slot : o.housing->slots) {
-        const ModuleInfo* module = o.library->module(slot.module);
+        const ModuleInfo* module = slot.loose() ? nullptr : o.library->module(slot.module);
         if (!module) continue;
         drawn.plus12 += module->description.current.plus12;
         drawn.minus12 += module->description.current.minus12;

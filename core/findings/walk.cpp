@@ -30,6 +30,14 @@ std::vector<const Way*> Walk::free(const Source& output, Does does) const {
     return ways;
 }
 
+std::vector<const Way*> Walk::waysOut() const {
+    std::vector<const Way*> out;
+    for (int n = 0; n < map.nodeCount(); ++n)
+        if (map.node(n).type->leadsOut)
+            for (const Way* way : map.into(n, kOutOfTheCase, Does::Passes)) out.push_back(way);
+    return out;
+}
+
 Opening Walk::opening(const Way& way) const {
     Opening out;
     if (way.opener < 0) return {100.0, 100.0, 100.0, {}, {}};

@@ -27,6 +27,8 @@ class Walk {
     /// Ways of one sort into an output, fed by something.
     [[nodiscard]] std::vector<const Way*> fed(const Source& output, Does does) const;
     [[nodiscard]] std::vector<const Way*> free(const Source& output, Does does) const;
+    /// The last ways to the ear, of all ways out.
+    [[nodiscard]] std::vector<const Way*> waysOut() const;
     /// Of a way that something opens; {100, 100} of one that is always open.
     [[nodiscard]] Opening opening(const Way& way) const;
     /// A knob is turned by a scene, so that where it stands now says little.

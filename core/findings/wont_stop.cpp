@@ -25,10 +25,8 @@ class Endless {
     explicit Endless(const Observation& observed) : w_(observed), o_(observed), map_(*observed.flow) {}
 
     Findings search() {
-        for (int n = 0; n < map_.nodeCount(); ++n)
-            if (map_.node(n).type->leadsOut)
-                for (const Way* way : map_.into(n, kOutOfTheCase, Does::Passes))
-                    if (map_.shutBy(*way) < 0) follow(map_.feeding(*way), nullptr, 0);
+        for (const Way* way : w_.waysOut())
+            if (map_.shutBy(*way) < 0) follow(map_.feeding(*way), nullptr, 0);
         return std::move(found_);
     }
 

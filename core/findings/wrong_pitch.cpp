@@ -73,9 +73,7 @@ class Pitches {
     explicit Pitches(const Observation& observed) : w_(observed), o_(observed), map_(*observed.flow) {}
 
     Findings search() {
-        for (int n = 0; n < map_.nodeCount(); ++n)
-            if (map_.node(n).type->leadsOut)
-                for (const Way* way : map_.into(n, kOutOfTheCase, Does::Passes)) follow(map_.feeding(*way), nullptr);
+        for (const Way* way : w_.waysOut()) follow(map_.feeding(*way), nullptr);
         return std::move(found_);
     }
 

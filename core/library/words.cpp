@@ -56,4 +56,19 @@ std::vector<std::string> nearestWords(std::string_view wanted, const std::vector
     return out;
 }
 
+std::string idFrom(std::string_view name, std::size_t most) {
+    std::string id;
+    for (const char c : name.substr(0, 4 * most)) {
+        if ((c >= 'a' && c <= 'z') || (c >= '0' && c <= '9'))
+            id += c;
+        else if (c >= 'A' && c <= 'Z')
+            id += static_cast<char>(c - 'A' + 'a');
+        else if (!id.empty() && id.back() != '-')
+            id += '-';
+    }
+    id = id.substr(0, most);
+    while (!id.empty() && id.back() == '-') id.pop_back();
+    return id;
+}
+
 } // namespace lariat

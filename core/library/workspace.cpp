@@ -10,9 +10,7 @@
 
 namespace lariat {
 namespace fs = std::filesystem;
-namespace {
 
-/// A case whose modules are unknown, overlap, or stick out is reported and left out.
 Result<Case> fitCase(Case housing, const Library& library) {
     std::set<std::pair<int, int>> covered;
     for (std::size_t i = 0; i < housing.slots.size(); ++i) {
@@ -20,6 +18,7 @@ Result<Case> fitCase(Case housing, const Library& library) {
         const std::string path = fmt::format("slots/{}", i + 1);
         const ModuleInfo* module = library.module(slot.module);
         if (!module) return failure(say("there is no module \"{}\"", slot.module), path);
+        if (slot.loose()) continue;
         if (slot.column + module->description.hp - 1 > housing.hpPerRow)
             return failure(say("{} sticks out of its row", module->description.name), path);
         for (int hp = slot.column; hp < slot.column + module->description.hp; ++hp)
@@ -28,6 +27,8 @@ Result<Case> fitCase(Case housing, const Library& library) {
     }
     return housing;
 }
+
+namespace {
 
 void loadFolder(Workspace& workspace, const fs::path& folder) {
     std::error_code problem;
@@ -67,6 +68,7 @@ Workspace loadWorkspace(const fs::path& data, const fs::path& own) {
         workspace.errors.push_back(
             {data.string(), {}, say("no modules were found here; set LARIAT_DATA to Lariat's data folder")});
     if (!own.empty()) loadFolder(workspace, own);
+    workspace.own = own;
     return workspace;
 }
 

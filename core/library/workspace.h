@@ -12,10 +12,15 @@ namespace lariat {
 struct Workspace {
     Library library;
     std::map<std::string, Case> cases;
-    std::vector<Error> errors; ///< files that could not be used
+    std::vector<Error> errors;   ///< files that could not be used
+    std::filesystem::path own{}; ///< the user's folder, where what is changed is kept; may be empty
 
     [[nodiscard]] const Case* housing(const Patch& patch) const;
 };
+
+/// The case, if its modules are known, stand beside one another and inside their rows; else the first one that does
+/// not.
+Result<Case> fitCase(Case housing, const Library& library);
 
 /// Reads modules/ and cases/ of the data folder, then those of the user's own folder if there is one.
 Workspace loadWorkspace(const std::filesystem::path& data, const std::filesystem::path& own = {});

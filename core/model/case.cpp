@@ -22,16 +22,24 @@ Result<Case> readCase(std::string_view bytes) {
         Case out;
         out.id = in.id("id");
         out.name = in.text("name");
-        out.rows = in.integer("rows", 1, 16);
-        out.hpPerRow = in.integer("hp-per-row", 4, 512);
+        out.rows = in.integer("rows", 1, kMostRows);
+        out.hpPerRow = in.integer("hp-per-row", 4, kMostColumns);
         Reader supply = in.object("supply");
         out.supply = {supply.number("plus12", 0, 1e5), supply.number("minus12", 0, 1e5),
                       supply.number("plus5", 0, 1e5, 0.0)};
         in.each("slots", [&](Reader slot) {
             const std::string id = slot.id("id");
             if (out.slot(id)) slot.fail("id", say("\"{}\" is the name of another slot already", id));
-            out.slots.push_back(
-                {id, slot.id("module"), slot.integer("row", 1, out.rows), slot.integer("column", 1, out.hpPerRow)});
+            if (out.slots.size() >= kMostSlots) slot.fail("id", say("a case has at most {} modules", kMostSlots));
+            const int row = slot.integer("row", 0, out.rows);
+            out.slots.push_back({id,
+                                 slot.id("module"),
+                                 row,
+                                 row > 0 ? slot.integer("column", 1, out.hpPerRow) : slot.integer("column", 0, 0, 0),
+                                 slot.text("borrowed-from", ""),
+                                 slot.text("since", ""),
+                                 {}});
+            out.slots.back().extra = slot.rest();
         });
         in.each("cables", [&](Reader stock) {
             out.cables.push_back(
@@ -40,6 +48,29 @@ Result<Case> readCase(std::string_view bytes) {
         out.extra = in.rest();
         return out;
     });
+}
+
+std::string writeCase(const Case& housing) {
+    Json out{{"format", "lariat-case"}, {"version", kCaseVersion}, {"id", housing.id},
+             {"name", housing.name},    {"rows", housing.rows},    {"hp-per-row", housing.hpPerRow}};
+    out["supply"] = {
+        {"plus12", housing.supply.plus12}, {"minus12", housing.supply.minus12}, {"plus5", housing.supply.plus5}};
+    Json slots = Json::array();
+    for (const Slot& slot : housing.slots) {
+        Json one{{"id", slot.id}, {"module", slot.module}, {"row", slot.row}};
+        if (!slot.loose()) one["column"] = slot.column;
+        if (!slot.from.empty()) one["borrowed-from"] = slot.from;
+        if (!slot.since.empty()) one["since"] = slot.since;
+        putBack(one, slot.extra);
+        slots.push_back(std::move(one));
+    }
+    out["slots"] = std::move(slots);
+    Json cables = Json::array();
+    for (const CableStock& stock : housing.cables)
+        cables.push_back({{"length", stock.lengthCm}, {"colour", stock.colour}, {"count", stock.count}});
+    out["cables"] = std::move(cables);
+    putBack(out, housing.extra);
+    return dump(out);
 }
 
 } // namespace lariat

@@ -14,8 +14,14 @@ namespace lariat {
 struct Slot {
     std::string id;
     std::string module; ///< ModuleDescription::id
-    int row = 1;        ///< 1 is the top row
-    int column = 1;     ///< first HP that it covers, from the left
+    int row = 1;        ///< 1 is the top row; 0: it lies loose in the bag
+    int column = 1;     ///< first HP that it covers, from the left; 0 of a loose one
+    std::string from{}; ///< whom or where it is borrowed from; empty: one's own
+    std::string since{};
+    Extra extra{};
+
+    bool operator==(const Slot&) const = default;
+    [[nodiscard]] bool loose() const { return row == 0; }
 };
 
 /// Cables of one length and colour.
@@ -23,6 +29,8 @@ struct CableStock {
     int lengthCm = 30;
     std::string colour;
     int count = 0;
+
+    bool operator==(const CableStock&) const = default;
 };
 
 struct Case {
@@ -35,15 +43,22 @@ struct Case {
     std::vector<CableStock> cables;
     Extra extra;
 
+    bool operator==(const Case&) const = default;
+
     /// The slot of that id, or nullptr.
     [[nodiscard]] const Slot* slot(std::string_view id) const;
     /// All cables together.
     [[nodiscard]] int cableCount() const;
 };
 
-inline constexpr int kCaseVersion = 1;
+inline constexpr int kCaseVersion = 2; ///< 2: loose and borrowed modules
+inline constexpr int kMostRows = 16;
+inline constexpr int kMostColumns = 512;
+inline constexpr std::size_t kMostSlots = 1000;
 
 /// Reads a "lariat-case" document.
 Result<Case> readCase(std::string_view bytes);
+/// Writes what readCase reads, with a stable key order.
+std::string writeCase(const Case& housing);
 
 } // namespace lariat

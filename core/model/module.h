@@ -98,6 +98,8 @@ struct Current {
     double plus12 = 0.0;
     double minus12 = 0.0;
     double plus5 = 0.0;
+
+    bool operator==(const Current&) const = default;
 };
 
 struct ModuleDescription {
