@@ -81,5 +81,9 @@ void addResponses(CLI::App& app, Context& context);
 void addClocks(CLI::App& app, Context& context);
 void addReckon(CLI::App& app, Context& context);
 void addScenes(CLI::App& app, Context& context);
+void addPlan(CLI::App& app, Context& context);
+void addFind(CLI::App& app, Context& context);
+void addStock(CLI::App& app, Context& context);
+void addBundle(CLI::App& app, Context& context);
 
 } // namespace lariat::cli

@@ -46,11 +46,13 @@ int main(int argc, char** argv) {
     app.add_option("--data", context.data, "Data folder with modules/ and cases/");
     app.set_version_flag("--version", "lariat-cli 0.1.0");
     app.fallthrough();
-    for (auto* add : {lariat::cli::addBlocks, lariat::cli::addModules, lariat::cli::addCheck, lariat::cli::addRender,
-                      lariat::cli::addMeasure, lariat::cli::addTie, lariat::cli::addSheet, lariat::cli::addBench,
-                      lariat::cli::addMidi, lariat::cli::addBuild, lariat::cli::addDiff, lariat::cli::addScales,
-                      lariat::cli::addPattern, lariat::cli::addResponses, lariat::cli::addClocks,
-                      lariat::cli::addReckon, lariat::cli::addScenes})
+    for (auto* add :
+         {lariat::cli::addBlocks,  lariat::cli::addModules,   lariat::cli::addCheck,  lariat::cli::addRender,
+          lariat::cli::addMeasure, lariat::cli::addTie,       lariat::cli::addSheet,  lariat::cli::addBench,
+          lariat::cli::addMidi,    lariat::cli::addBuild,     lariat::cli::addDiff,   lariat::cli::addScales,
+          lariat::cli::addPattern, lariat::cli::addResponses, lariat::cli::addClocks, lariat::cli::addReckon,
+          lariat::cli::addScenes,  lariat::cli::addPlan,      lariat::cli::addFind,   lariat::cli::addStock,
+          lariat::cli::addBundle})
         add(app, context);
     try {
         app.parse(argc, argv);
