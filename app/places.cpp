@@ -1,7 +1,9 @@
 #include "places.h"
 
 #include "patch/patch_place.h"
+#include "plan/plan_place.h"
 #include "sheet/sheet_place.h"
+#include "stock/stock_place.h"
 #include "time/time_place.h"
 
 #include <QCoreApplication>
@@ -21,11 +23,8 @@ QString tr(const char* text) {
 
 std::vector<PlaceEntry> allPlaces() {
     return {
-        {"stock", tr("Stock"), tr("What have I, and what is left?"), nullptr,
-         tr("This place will count what your case can do, and show which modules, cables and milliamps are still "
-            "free.")},
-        {"plan", tr("Plan"), tr("How do I build that here?"), nullptr,
-         tr("This place will turn a recipe and your wishes into cable rows and knob settings for your own case.")},
+        {"stock", tr("Stock"), tr("What have I, and what is left?"), makePlace<StockPlace>},
+        {"plan", tr("Plan"), tr("How do I build that here?"), makePlace<PlanPlace>},
         {"patch", tr("Patch"), tr("What is tied to what, and what flows?"), makePlace<PatchPlace>},
         {"time", tr("Time"), tr("What happens when?"), makePlace<TimePlace>},
         {"bench", tr("Bench"), tr("What is it, exactly?"), nullptr,

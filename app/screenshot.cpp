@@ -1,6 +1,7 @@
 #include "screenshot.h"
 
 #include "patch/patch_place.h"
+#include "plan/plan_place.h"
 #include "time/time_place.h"
 
 #include <QApplication>
@@ -52,6 +53,25 @@ int takePicture(MainWindow& window, const Pose& pose) {
         while ((!time->responder().foretold() || !window.checker().settled()) &&
                timer.elapsed() < kPatienceMilliseconds)
             QApplication::processEvents(QEventLoop::AllEvents, 20);
+    if (auto* plan = dynamic_cast<PlanPlace*>(window.place(QStringLiteral("plan"))); plan && plan->isVisible()) {
+        const auto wait = [&] {
+            while ((!plan->settled() || plan->recipes().verdict("vowel-voice").isEmpty()) &&
+                   timer.elapsed() < kPatienceMilliseconds)
+                QApplication::processEvents(QEventLoop::AllEvents, 20);
+        };
+        if (pose.panel == QLatin1String("build")) { // one row at a time, up to the last that is wanted
+            plan->build().begin({}, false);
+            plan->showBuild();
+            while (plan->build().step() + 1 < pose.untilRow) plan->build().goOn();
+            for (timer.restart(); timer.elapsed() < 4 * kSettleMilliseconds;)
+                QApplication::processEvents(QEventLoop::AllEvents, 20);
+        } else {
+            if (!pose.panel.isEmpty()) plan->showRecipe(pose.panel.toStdString());
+            wait();
+            plan->findSettings();
+            wait();
+        }
+    }
     if (window.place(QStringLiteral("sheet"))->isVisible())
         while (!window.checker().sheetIsReady() && timer.elapsed() < kPatienceMilliseconds)
             QApplication::processEvents(QEventLoop::AllEvents, 20);

@@ -2110,10 +2110,6 @@
         <translation>das Suchen wurde abgebrochen</translation>
     </message>
     <message>
-        <source>{:.1f} V go in, 0.000 V come out</source>
-        <translation>{:.1f} V gehen hinein, 0,000 V kommen heraus</translation>
-    </message>
-    <message>
         <source>{} is closed: nothing opens it, neither its own knob nor a cable.</source>
         <translation>{} ist zu: nichts öffnet ihn, weder der eigene Knopf noch ein Kabel.</translation>
     </message>
@@ -2341,6 +2337,586 @@
         <source>What comes into {} comes from itself: nothing feeds the ring.</source>
         <translation>Was in {} hineingeht, kommt von ihm selbst: nichts speist den Ring.</translation>
     </message>
+    <message>
+        <source>a case has at most {} modules</source>
+        <translation>ein Gehäuse hat höchstens {} Module</translation>
+    </message>
+    <message>
+        <source>there is no case to plan for</source>
+        <translation>es gibt kein Gehäuse, für das geplant werden könnte</translation>
+    </message>
+    <message>
+        <source>{}: there is no function &quot;{}&quot;</source>
+        <translation>{}: es gibt keine Funktion „{}“</translation>
+    </message>
+    <message>
+        <source>{}: a {} has no output &quot;{}&quot;</source>
+        <translation>{}: {} hat keinen Ausgang „{}“</translation>
+    </message>
+    <message>
+        <source>{}: a {} has no input &quot;{}&quot;</source>
+        <translation>{}: {} hat keinen Eingang „{}“</translation>
+    </message>
+    <message>
+        <source>nothing is tied to a way out yet: tie that first</source>
+        <translation>noch führt nichts zu einem Ausgang: zuerst das verbinden</translation>
+    </message>
+    <message>
+        <source>{}, {}</source>
+        <translation>{}, {}</translation>
+    </message>
+    <message>
+        <source>The dead link is cable {}, {} to {}.</source>
+        <translation>Das tote Glied ist Kabel {}, {} nach {}.</translation>
+    </message>
+    <message>
+        <source>Push both plugs in until they click, and see that they are in these two jacks.</source>
+        <translation>Beide Stecker hineindrücken, bis sie einrasten, und nachsehen, ob sie in diesen beiden Buchsen sind.</translation>
+    </message>
+    <message>
+        <source>Take another cable.</source>
+        <translation>Ein anderes Kabel nehmen.</translation>
+    </message>
+    <message>
+        <source>Turn up the level that {} has for this input.</source>
+        <translation>Den Pegel aufdrehen, den {} für diesen Eingang hat.</translation>
+    </message>
+    <message>
+        <source>The dead link is {}: what it gets is right, what it gives is not.</source>
+        <translation>Das tote Glied ist {}: was es bekommt, stimmt, was es gibt, nicht.</translation>
+    </message>
+    <message>
+        <source>Push the plug of cable {} in at {}, and see that it is that jack.</source>
+        <translation>Den Stecker von Kabel {} bei {} hineindrücken und nachsehen, ob es diese Buchse ist.</translation>
+    </message>
+    <message>
+        <source>Set {} to {}.</source>
+        <translation>{} auf {} stellen.</translation>
+    </message>
+    <message>
+        <source>Set {} to {}, {}.</source>
+        <translation>{} auf {} stellen, {}.</translation>
+    </message>
+    <message>
+        <source>Play it by hand if it has a button, and look whether it gets power.</source>
+        <translation>Von Hand spielen, wenn es einen Taster hat, und nachsehen, ob es Strom bekommt.</translation>
+    </message>
+    <message>
+        <source>an expression has {} characters; {} are allowed</source>
+        <translation>ein Ausdruck hat {} Zeichen; {} sind erlaubt</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is no finite number here; does it divide by zero?</source>
+        <translation>„{}“ ist hier keine endliche Zahl; wird durch null geteilt?</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; cannot be worked out: {}</source>
+        <translation>„{}“ lässt sich nicht ausrechnen: {}</translation>
+    </message>
+    <message>
+        <source>{} need each other in a circle: give one of them a value of its own</source>
+        <translation>{} brauchen einander im Kreis: einem davon einen eigenen Wert geben</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is no pitch: write a note such as D1, or a frequency</source>
+        <translation>„{}“ ist keine Tonhöhe: eine Note wie D1 oder eine Frequenz schreiben</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; cannot be read; {} is expected</source>
+        <translation>„{}“ ist nicht lesbar; erwartet wird {}</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is no tolerance: write one above zero, as &quot;5 cents&quot; or &quot;3 %&quot;</source>
+        <translation>„{}“ ist keine Toleranz: eine über null schreiben, etwa „5 cents“ oder „3 %“</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; cannot be measured; {} can</source>
+        <translation>„{}“ lässt sich nicht messen; messbar sind {}</translation>
+    </message>
+    <message>
+        <source>there is no jack {} to measure at</source>
+        <translation>es gibt keine Buchse {}, an der gemessen werden könnte</translation>
+    </message>
+    <message>
+        <source>stopped</source>
+        <translation>angehalten</translation>
+    </message>
+    <message>
+        <source>there is no voice &quot;{}&quot; in this patch</source>
+        <translation>in diesem Patch gibt es keine Stimme „{}“</translation>
+    </message>
+    <message>
+        <source>{}: &quot;{}&quot; is nothing that {} can stand at</source>
+        <translation>{}: auf „{}“ kann {} nicht stehen</translation>
+    </message>
+    <message>
+        <source>{} stops at {}; {} was wished</source>
+        <translation>{} endet bei {}; gewünscht war {}</translation>
+    </message>
+    <message>
+        <source>no cable of {:.0f} cm is left for {} to {}</source>
+        <translation>kein Kabel von {:.0f} cm ist übrig für {} nach {}</translation>
+    </message>
+    <message>
+        <source>somebody has to play every role first</source>
+        <translation>zuerst muss jede Rolle jemand spielen</translation>
+    </message>
+    <message>
+        <source>nothing in this case satisfies all of it</source>
+        <translation>in diesem Gehäuse erfüllt nichts alles davon</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not a name of lower-case letters, digits and _</source>
+        <translation>„{}“ ist kein Name aus Kleinbuchstaben, Ziffern und _</translation>
+    </message>
+    <message>
+        <source>a recipe needs at least one role</source>
+        <translation>ein Rezept braucht mindestens eine Rolle</translation>
+    </message>
+    <message>
+        <source>a recipe has at most {} cables</source>
+        <translation>ein Rezept hat höchstens {} Kabel</translation>
+    </message>
+    <message>
+        <source>there is no role &quot;{}&quot;</source>
+        <translation>es gibt keine Rolle „{}“</translation>
+    </message>
+    <message>
+        <source>names nothing to choose</source>
+        <translation>nennt nichts zum Auswählen</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is there already</source>
+        <translation>„{}“ gibt es schon</translation>
+    </message>
+    <message>
+        <source>a recipe has at most {} roles</source>
+        <translation>ein Rezept hat höchstens {} Rollen</translation>
+    </message>
+    <message>
+        <source>there is no wish &quot;{}&quot;</source>
+        <translation>es gibt keinen Wunsch „{}“</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is no choice of {}</source>
+        <translation>„{}“ steht bei {} nicht zur Wahl</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is not written role.word</source>
+        <translation>„{}“ ist nicht als Rolle.Wort geschrieben</translation>
+    </message>
+    <message>
+        <source>{}: &quot;{}&quot; is none of {}</source>
+        <translation>{}: „{}“ ist keines von {}</translation>
+    </message>
+    <message>
+        <source>{}: &quot;{}&quot; is no note such as D1</source>
+        <translation>{}: „{}“ ist keine Note wie D1</translation>
+    </message>
+    <message>
+        <source>{}: &quot;{}&quot; cannot be read; {} is expected</source>
+        <translation>{}: „{}“ ist nicht lesbar; erwartet wird {}</translation>
+    </message>
+    <message>
+        <source>{}: {} is outside {} to {}</source>
+        <translation>{}: {} liegt außerhalb von {} bis {}</translation>
+    </message>
+    <message>
+        <source>{} has no wish &quot;{}&quot;</source>
+        <translation>{} hat keinen Wunsch „{}“</translation>
+    </message>
+    <message>
+        <source>there is nothing to measure: say what is wanted</source>
+        <translation>es gibt nichts zu messen: sagen, was gewünscht ist</translation>
+    </message>
+    <message>
+        <source>{} knobs are too many to be found at once; {} are allowed</source>
+        <translation>{} Regler sind zu viele auf einmal; {} sind erlaubt</translation>
+    </message>
+    <message>
+        <source>{}: say how far off is still good</source>
+        <translation>{}: sagen, wie weit daneben noch gut ist</translation>
+    </message>
+    <message>
+        <source>there is no knob {}.{}</source>
+        <translation>es gibt keinen Regler {}.{}</translation>
+    </message>
+    <message>
+        <source>{} of {} is no knob that can be turned bit by bit</source>
+        <translation>{} von {} lässt sich nicht stufenlos drehen</translation>
+    </message>
+    <message>
+        <source>{} of {} is locked: unlock it first</source>
+        <translation>{} von {} ist gesperrt: zuerst entsperren</translation>
+    </message>
+    <message>
+        <source>{}: a window from {:g} to {:g} s is none</source>
+        <translation>{}: ein Fenster von {:g} bis {:g} s ist keines</translation>
+    </message>
+    <message>
+        <source>{} gives way: in {} what went through it goes straight on</source>
+        <translation>{} macht Platz: in {} geht gerade weiter, was hindurchging</translation>
+    </message>
+    <message>
+        <source>{} gives way: {} has to do without it</source>
+        <translation>{} macht Platz: {} muss ohne auskommen</translation>
+    </message>
+    <message>
+        <source>instead of {}: it goes, and its parts play this</source>
+        <translation>statt {}: diese Stimme geht, und ihre Teile spielen das hier</translation>
+    </message>
+    <message>
+        <source>one {} for both: &quot;{}&quot; does the work of &quot;{}&quot; too, under one set of knobs</source>
+        <translation>{} einmal für beide: „{}“ tut auch die Arbeit von „{}“, mit denselben Reglern</translation>
+    </message>
+    <message>
+        <source>borrow a {}: {} ({} HP) has one</source>
+        <translation>{} leihen: {} ({} TE) hat das</translation>
+    </message>
+    <message>
+        <source>there is no module &quot;{}&quot; in this case</source>
+        <translation>in diesem Gehäuse gibt es kein Modul „{}“</translation>
+    </message>
+    <message>
+        <source>a case needs a name with letters or figures in it</source>
+        <translation>ein Gehäuse braucht einen Namen mit Buchstaben oder Ziffern</translation>
+    </message>
+    <message>
+        <source>{} rows are not between 1 and {}</source>
+        <translation>{} Reihen liegen nicht zwischen 1 und {}</translation>
+    </message>
+    <message>
+        <source>{} HP are not between 4 and {}</source>
+        <translation>{} TE liegen nicht zwischen 4 und {}</translation>
+    </message>
+    <message>
+        <source>there is no row {}: this case has {}</source>
+        <translation>es gibt keine Reihe {}: dieses Gehäuse hat {}</translation>
+    </message>
+    <message>
+        <source>{} would stick out of row {}: it is {} HP wide</source>
+        <translation>{} stünde über Reihe {} hinaus: es ist {} TE breit</translation>
+    </message>
+    <message>
+        <source>{} stands there already: move it first, or choose another place</source>
+        <translation>dort steht schon {}: zuerst verschieben oder einen anderen Platz wählen</translation>
+    </message>
+    <message>
+        <source>it lies in the bag: put it into a row first</source>
+        <translation>es liegt in der Tasche: zuerst in eine Reihe setzen</translation>
+    </message>
+    <message>
+        <source>there is no room on that side</source>
+        <translation>auf dieser Seite ist kein Platz</translation>
+    </message>
+    <message>
+        <source>{} cm are not between 1 and 1000</source>
+        <translation>{} cm liegen nicht zwischen 1 und 1000</translation>
+    </message>
+    <message>
+        <source>cables need a colour, to be told from others</source>
+        <translation>Kabel brauchen eine Farbe, um sie zu unterscheiden</translation>
+    </message>
+    <message>
+        <source>{} cables are not between 0 and 10000</source>
+        <translation>{} Kabel liegen nicht zwischen 0 und 10000</translation>
+    </message>
+    <message>
+        <source>{} would have no place any more: move it first</source>
+        <translation>{} hätte keinen Platz mehr: zuerst verschieben</translation>
+    </message>
+    <message>
+        <source>there is no folder of your own to keep it in: set HOME</source>
+        <translation>es gibt keinen eigenen Ordner dafür: HOME setzen</translation>
+    </message>
+    <message>
+        <source>somebody has to play it</source>
+        <translation>jemand muss es spielen</translation>
+    </message>
+    <message>
+        <source>VCA</source>
+        <translation>VCA</translation>
+    </message>
+    <message>
+        <source>a low-pass gate in its VCA mode; its lamp closes slowly, so short sounds ring on</source>
+        <translation>ein Low-Pass-Gate als VCA; seine Lampe schließt langsam, kurze Klänge klingen nach</translation>
+    </message>
+    <message>
+        <source>a ring modulator with the contour at y: full at 5 V, no level of its own</source>
+        <translation>ein Ringmodulator mit der Hüllkurve an y: voll bei 5 V, ohne eigenen Pegel</translation>
+    </message>
+    <message>
+        <source>a mixer channel under its level CV; the sound leaves through the mixer&apos;s own way out</source>
+        <translation>ein Mischerkanal unter seiner Pegel-CV; der Klang geht durch den Ausgang des Mischers hinaus</translation>
+    </message>
+    <message>
+        <source>Contour</source>
+        <translation>Hüllkurve</translation>
+    </message>
+    <message>
+        <source>a function generator struck once: rise and fall, no sustain</source>
+        <translation>ein Funktionsgenerator, einmal angestoßen: Anstieg und Abfall, kein Halten</translation>
+    </message>
+    <message>
+        <source>a slew over the gate: it rises while the gate is open and falls behind it</source>
+        <translation>ein Slew über dem Gate: es steigt, solange das Gate offen ist, und fällt danach</translation>
+    </message>
+    <message>
+        <source>VCO</source>
+        <translation>VCO</translation>
+    </message>
+    <message>
+        <source>a filter that sings by itself at full resonance: a sine that tracks</source>
+        <translation>ein Filter, das bei voller Resonanz von selbst singt: ein Sinus, der folgt</translation>
+    </message>
+    <message>
+        <source>an LFO run fast: it keeps one pitch up to 400 Hz and has no tune of its own</source>
+        <translation>ein schnell laufender LFO: er hält eine Tonhöhe bis 400 Hz und lässt sich nicht stimmen</translation>
+    </message>
+    <message>
+        <source>LFO</source>
+        <translation>LFO</translation>
+    </message>
+    <message>
+        <source>a cycling function generator: it goes from 0 to 8 V instead of ±5 V</source>
+        <translation>ein kreisender Funktionsgenerator: er geht von 0 bis 8 V statt ±5 V</translation>
+    </message>
+    <message>
+        <source>an oscillator in its slow range</source>
+        <translation>ein Oszillator in seinem langsamen Bereich</translation>
+    </message>
+    <message>
+        <source>smooth random instead of a wave that repeats</source>
+        <translation>weicher Zufall statt einer Welle, die sich wiederholt</translation>
+    </message>
+    <message>
+        <source>Filter</source>
+        <translation>Filter</translation>
+    </message>
+    <message>
+        <source>a low-pass gate in its low-pass mode: no tracking, and its lamp lags</source>
+        <translation>ein Low-Pass-Gate als Tiefpass: ohne Tracking, und seine Lampe ist träge</translation>
+    </message>
+    <message>
+        <source>Sequencer track</source>
+        <translation>Sequenzerspur</translation>
+    </message>
+    <message>
+        <source>Drum lane</source>
+        <translation>Schlagreihe</translation>
+    </message>
+    <message>
+        <source>the gates of a track of notes instead of a lane</source>
+        <translation>die Gates einer Notenspur statt einer Schlagreihe</translation>
+    </message>
+    <message>
+        <source>a trigger pattern: hits by fill and turn instead of a written line</source>
+        <translation>ein Triggermuster: Schläge nach Füllung und Drehung statt einer geschriebenen Zeile</translation>
+    </message>
+    <message>
+        <source>Step sequencer</source>
+        <translation>Schrittsequenzer</translation>
+    </message>
+    <message>
+        <source>Clock</source>
+        <translation>Taktgeber</translation>
+    </message>
+    <message>
+        <source>an LFO&apos;s square as the clock of sixteenths</source>
+        <translation>das Rechteck eines LFO als Takt in Sechzehnteln</translation>
+    </message>
+    <message>
+        <source>Keys</source>
+        <translation>Tasten</translation>
+    </message>
+    <message>
+        <source>MIDI keys over a converter</source>
+        <translation>MIDI-Tasten über einen Wandler</translation>
+    </message>
+    <message>
+        <source>Way out</source>
+        <translation>Ausgang</translation>
+    </message>
+    <message>
+        <source>Mixer channel</source>
+        <translation>Mischerkanal</translation>
+    </message>
+    <message>
+        <source>Attenuverter</source>
+        <translation>Attenuverter</translation>
+    </message>
+    <message>
+        <source>a VCA as an attenuator: it turns down, not over</source>
+        <translation>ein VCA als Abschwächer: er schwächt, kehrt aber nicht um</translation>
+    </message>
+    <message>
+        <source>a mixer channel as an attenuator</source>
+        <translation>ein Mischerkanal als Abschwächer</translation>
+    </message>
+    <message>
+        <source>Noise</source>
+        <translation>Rauschen</translation>
+    </message>
+    <message>
+        <source>Random</source>
+        <translation>Zufall</translation>
+    </message>
+    <message>
+        <source>a shift register: steps of 0 to 5 V</source>
+        <translation>ein Schieberegister: Stufen von 0 bis 5 V</translation>
+    </message>
+    <message>
+        <source>Mult</source>
+        <translation>Multiple</translation>
+    </message>
+    <message>
+        <source>a passive mult: each plug takes about 1 %</source>
+        <translation>ein passives Multiple: jeder Stecker nimmt etwa 1 %</translation>
+    </message>
+    <message>
+        <source>Low-pass gate</source>
+        <translation>Low-Pass-Gate</translation>
+    </message>
+    <message>
+        <source>Function generator</source>
+        <translation>Funktionsgenerator</translation>
+    </message>
+    <message>
+        <source>Slew</source>
+        <translation>Slew</translation>
+    </message>
+    <message>
+        <source>Sample and hold</source>
+        <translation>Abtasten und Halten</translation>
+    </message>
+    <message>
+        <source>Quantizer</source>
+        <translation>Quantisierer</translation>
+    </message>
+    <message>
+        <source>Detector</source>
+        <translation>Detektor</translation>
+    </message>
+    <message>
+        <source>Comparator</source>
+        <translation>Komparator</translation>
+    </message>
+    <message>
+        <source>Logic</source>
+        <translation>Logik</translation>
+    </message>
+    <message>
+        <source>Ring modulator</source>
+        <translation>Ringmodulator</translation>
+    </message>
+    <message>
+        <source>a VCA as a ring modulator: the carrier is heard too</source>
+        <translation>ein VCA als Ringmodulator: der Träger ist mit zu hören</translation>
+    </message>
+    <message>
+        <source>Clock divider</source>
+        <translation>Taktteiler</translation>
+    </message>
+    <message>
+        <source>Clock multiplier</source>
+        <translation>Taktvervielfacher</translation>
+    </message>
+    <message>
+        <source>Sequential switch</source>
+        <translation>Schrittschalter</translation>
+    </message>
+    <message>
+        <source>Adder</source>
+        <translation>Addierer</translation>
+    </message>
+    <message>
+        <source>Wavefolder</source>
+        <translation>Wellenfalter</translation>
+    </message>
+    <message>
+        <source>Drive</source>
+        <translation>Verzerrer</translation>
+    </message>
+    <message>
+        <source>a folder instead of a drive: it turns over where the drive flattens</source>
+        <translation>ein Falter statt eines Verzerrers: er klappt um, wo der Verzerrer abflacht</translation>
+    </message>
+    <message>
+        <source>Compressor</source>
+        <translation>Kompressor</translation>
+    </message>
+    <message>
+        <source>Echo</source>
+        <translation>Echo</translation>
+    </message>
+    <message>
+        <source>a reverb instead of an echo</source>
+        <translation>ein Hall statt eines Echos</translation>
+    </message>
+    <message>
+        <source>Reverb</source>
+        <translation>Hall</translation>
+    </message>
+    <message>
+        <source>the file of the module &quot;{}&quot; is not there any more</source>
+        <translation>die Datei des Moduls „{}“ ist nicht mehr da</translation>
+    </message>
+    <message>
+        <source>the file of &quot;{}&quot; is not there any more</source>
+        <translation>die Datei von „{}“ ist nicht mehr da</translation>
+    </message>
+    <message>
+        <source>is no bundle that can be read: {}</source>
+        <translation>ist kein lesbares Bündel: {}</translation>
+    </message>
+    <message>
+        <source>holds {} entries; 1 to {} are read</source>
+        <translation>enthält {} Einträge; 1 bis {} werden gelesen</translation>
+    </message>
+    <message>
+        <source>has an entry without name or size</source>
+        <translation>hat einen Eintrag ohne Namen oder Größe</translation>
+    </message>
+    <message>
+        <source>is too large: {} an entry and {} in all are read</source>
+        <translation>ist zu groß: {} je Eintrag und {} insgesamt werden gelesen</translation>
+    </message>
+    <message>
+        <source>cannot be unpacked; it may be damaged</source>
+        <translation>lässt sich nicht auspacken; vielleicht ist es beschädigt</translation>
+    </message>
+    <message>
+        <source>has a name that is none of a bundle</source>
+        <translation>hat einen Namen, der in kein Bündel gehört</translation>
+    </message>
+    <message>
+        <source>is no part of a bundle</source>
+        <translation>gehört in kein Bündel</translation>
+    </message>
+    <message>
+        <source>lacks its case or says not that it is a bundle</source>
+        <translation>enthält kein Gehäuse oder sagt nicht, dass es ein Bündel ist</translation>
+    </message>
+    <message>
+        <source>lacks the module &quot;{}&quot;</source>
+        <translation>ihm fehlt das Modul „{}“</translation>
+    </message>
+    <message>
+        <source>there is no folder of your own to unpack it in: set HOME</source>
+        <translation>es gibt keinen eigenen Ordner zum Auspacken: HOME setzen</translation>
+    </message>
+    <message>
+        <source>{} is there already</source>
+        <translation>{} gibt es schon</translation>
+    </message>
+    <message>
+        <source>its case cannot be used</source>
+        <translation>sein Gehäuse ist nicht brauchbar</translation>
+    </message>
+    <message>
+        <source>time ran out before it was clear whether this case can play it; try it once more, or beside less</source>
+        <translation>die Zeit reichte nicht, um zu sehen, ob dieses Gehäuse das spielen kann; noch einmal versuchen, oder neben weniger</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -2353,20 +2929,12 @@
         <translation>Was habe ich, und was ist noch frei?</translation>
     </message>
     <message>
-        <source>This place will count what your case can do, and show which modules, cables and milliamps are still free.</source>
-        <translation>Hier wird gezählt, was das Gehäuse kann, und gezeigt, welche Module, Kabel und Milliampere noch frei sind.</translation>
-    </message>
-    <message>
         <source>Plan</source>
         <translation>Plan</translation>
     </message>
     <message>
         <source>How do I build that here?</source>
         <translation>Wie baue ich das hier?</translation>
-    </message>
-    <message>
-        <source>This place will turn a recipe and your wishes into cable rows and knob settings for your own case.</source>
-        <translation>Hier werden ein Rezept und Wünsche zu Kabelzeilen und Reglerstellungen für das eigene Gehäuse.</translation>
     </message>
     <message>
         <source>Patch</source>
@@ -2431,6 +2999,125 @@
     <message>
         <source>%1 is there already. Is it to be replaced?</source>
         <translation>%1 gibt es schon. Soll es ersetzt werden?</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::BuildPage</name>
+    <message>
+        <source>Yes, that is there</source>
+        <translation>Ja, das ist da</translation>
+    </message>
+    <message>
+        <source>No, not that</source>
+        <translation>Nein, das nicht</translation>
+    </message>
+    <message>
+        <source>Back</source>
+        <translation>Zurück</translation>
+    </message>
+    <message>
+        <source>Next row</source>
+        <translation>Nächste Zeile</translation>
+    </message>
+    <message>
+        <source>I hear nothing, or something else</source>
+        <translation>Ich höre nichts oder etwas anderes</translation>
+    </message>
+    <message>
+        <source>Back to the plan</source>
+        <translation>Zurück zum Plan</translation>
+    </message>
+    <message>
+        <source>There is nothing to build yet: put a plan into the patch first.</source>
+        <translation>Noch gibt es nichts zu bauen: zuerst einen Plan in den Patch übernehmen.</translation>
+    </message>
+    <message>
+        <source>All cables are out.</source>
+        <translation>Alle Kabel sind heraus.</translation>
+    </message>
+    <message>
+        <source>That was the last row. It stands as planned.</source>
+        <translation>Das war die letzte Zeile. Es steht wie geplant.</translation>
+    </message>
+    <message>
+        <source>%1 at %2</source>
+        <translation>%1 auf %2</translation>
+    </message>
+    <message>
+        <source>%1 at %2 (%3)</source>
+        <translation>%1 auf %2 (%3)</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
+    </message>
+    <message>
+        <source>%1 to %2</source>
+        <translation>%1 an %2</translation>
+    </message>
+    <message>
+        <source>To go back: %1.</source>
+        <translation>Zurückzugeben: %1.</translation>
+    </message>
+    <message>
+        <source>Row %1 of %2</source>
+        <translation>Zeile %1 von %2</translation>
+    </message>
+    <message>
+        <source>%1: row %2 of %3%4</source>
+        <translation>%1: Zeile %2 von %3%4</translation>
+    </message>
+    <message>
+        <source>%1 %2 cm</source>
+        <translation>%1, %2 cm</translation>
+    </message>
+    <message>
+        <source>a cable that reaches</source>
+        <translation>ein Kabel, das reicht</translation>
+    </message>
+    <message>
+        <source>Take out: %1</source>
+        <translation>Herausziehen: %1</translation>
+    </message>
+    <message>
+        <source>Take: %1</source>
+        <translation>Nehmen: %1</translation>
+    </message>
+    <message>
+        <source>from  %1</source>
+        <translation>von  %1</translation>
+    </message>
+    <message>
+        <source>to  %1</source>
+        <translation>nach  %1</translation>
+    </message>
+    <message>
+        <source>Set before it:</source>
+        <translation>Vorher einstellen:</translation>
+    </message>
+    <message>
+        <source>Measuring what you should read in it…</source>
+        <translation>Es wird gemessen, was darin zu lesen sein sollte…</translation>
+    </message>
+    <message>
+        <source>In this cable you should read %1.</source>
+        <translation>In diesem Kabel sollte zu lesen sein: %1.</translation>
+    </message>
+    <message>
+        <source>Hear what its going changes. Put it back to the others of its length.</source>
+        <translation>Hören, was sich ohne es ändert. Zu den anderen seiner Länge legen.</translation>
+    </message>
+    <message>
+        <source>Done</source>
+        <translation>Fertig</translation>
+    </message>
+    <message>
+        <source>Look, listen or read at %1: is that there? %2</source>
+        <translation>Bei %1 nachsehen, hören oder messen: ist das da? %2</translation>
+    </message>
+    <message>
+        <source>(%1, row %2)</source>
+        <translation>(%1, Reihe %2)</translation>
     </message>
 </context>
 <context>
@@ -2867,6 +3554,29 @@
     </message>
 </context>
 <context>
+    <name>lariat::CaseView</name>
+    <message>
+        <source>The case, row by row</source>
+        <translation>Das Gehäuse, Reihe für Reihe</translation>
+    </message>
+    <message>
+        <source>%1, in the bag</source>
+        <translation>%1, in der Tasche</translation>
+    </message>
+    <message>
+        <source>%1, row %2, HP %3</source>
+        <translation>%1, Reihe %2, TE %3</translation>
+    </message>
+    <message>
+        <source>row %1</source>
+        <translation>Reihe %1</translation>
+    </message>
+    <message>
+        <source>%1, %2 HP, HP %3 to %4</source>
+        <translation>%1, %2 TE, TE %3 bis %4</translation>
+    </message>
+</context>
+<context>
     <name>lariat::Chart</name>
     <message>
         <source>Cable chart</source>
@@ -3033,6 +3743,10 @@
     <message>
         <source>turn %1 of %2</source>
         <translation>%1 von %2 drehen</translation>
+    </message>
+    <message>
+        <source>Another window has changed %1 since this one was opened. Open a new window to see it.</source>
+        <translation>Ein anderes Fenster hat %1 geändert, seit dieses geöffnet wurde. In einem neuen Fenster ist es zu sehen.</translation>
     </message>
 </context>
 <context>
@@ -3258,6 +3972,186 @@
         <source>Nothing was left behind</source>
         <translation>Nichts ist liegen geblieben</translation>
     </message>
+    <message>
+        <source>Bundles (*.lariat-bundle *.zip)</source>
+        <translation>Bündel (*.lariat-bundle *.zip)</translation>
+    </message>
+    <message>
+        <source>This patch names a case that is not here: there is nothing to bundle it with.</source>
+        <translation>Dieser Patch nennt ein Gehäuse, das es hier nicht gibt: er lässt sich nicht bündeln.</translation>
+    </message>
+    <message>
+        <source>Save as a bundle</source>
+        <translation>Als Bündel speichern</translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 holds the patch, its case and %n module(s).</source>
+        <translation>
+            <numerusform>%1 enthält den Patch, sein Gehäuse und %n Modul.</numerusform>
+            <numerusform>%1 enthält den Patch, sein Gehäuse und %n Module.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Open a bundle</source>
+        <translation>Bündel öffnen</translation>
+    </message>
+    <message>
+        <source>Its case is in your folder; a new window has it.</source>
+        <translation>Sein Gehäuse ist in Ihrem Ordner; ein neues Fenster hat es.</translation>
+    </message>
+    <message>
+        <source>Save its patch</source>
+        <translation>Seinen Patch speichern</translation>
+    </message>
+    <message>
+        <source>Its case and modules are in your folder; the patch opens in a new window.</source>
+        <translation>Gehäuse und Module sind in Ihrem Ordner; der Patch öffnet sich in einem neuen Fenster.</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::FindDialog</name>
+    <message>
+        <source>pitch</source>
+        <translation>Tonhöhe</translation>
+    </message>
+    <message>
+        <source>length until 60 dB down</source>
+        <translation>Länge, bis 60 dB leiser</translation>
+    </message>
+    <message>
+        <source>peak</source>
+        <translation>Spitze</translation>
+    </message>
+    <message>
+        <source>level, RMS</source>
+        <translation>Pegel, effektiv</translation>
+    </message>
+    <message>
+        <source>brightness, centre of the spectrum</source>
+        <translation>Helligkeit, Schwerpunkt des Spektrums</translation>
+    </message>
+    <message>
+        <source>first formant</source>
+        <translation>erster Formant</translation>
+    </message>
+    <message>
+        <source>rate of pulses</source>
+        <translation>Rate der Pulse</translation>
+    </message>
+    <message>
+        <source>lowest voltage</source>
+        <translation>niedrigste Spannung</translation>
+    </message>
+    <message>
+        <source>highest voltage</source>
+        <translation>höchste Spannung</translation>
+    </message>
+    <message>
+        <source>difference of hits</source>
+        <translation>Unterschied der Schläge</translation>
+    </message>
+    <message>
+        <source>Find the setting of %1, %2</source>
+        <translation>Die Einstellung finden: %1, %2</translation>
+    </message>
+    <message>
+        <source>what is heard at the left</source>
+        <translation>was links zu hören ist</translation>
+    </message>
+    <message>
+        <source> s</source>
+        <translation> s</translation>
+    </message>
+    <message>
+        <source>Measured</source>
+        <translation>Gemessen</translation>
+    </message>
+    <message>
+        <source>Where</source>
+        <translation>Wo</translation>
+    </message>
+    <message>
+        <source>Wanted</source>
+        <translation>Gewünscht</translation>
+    </message>
+    <message>
+        <source>Give or take</source>
+        <translation>Mehr oder weniger</translation>
+    </message>
+    <message>
+        <source>to</source>
+        <translation>bis</translation>
+    </message>
+    <message>
+        <source>From the start on</source>
+        <translation>Vom Anfang an</translation>
+    </message>
+    <message>
+        <source>Nothing is heard meanwhile; the patch stays as it is until you take what was found.</source>
+        <translation>Währenddessen ist nichts zu hören; der Patch bleibt, wie er ist, bis das Gefundene übernommen wird.</translation>
+    </message>
+    <message>
+        <source>Find</source>
+        <translation>Finden</translation>
+    </message>
+    <message>
+        <source>Take it</source>
+        <translation>Übernehmen</translation>
+    </message>
+    <message>
+        <source>Close</source>
+        <translation>Schließen</translation>
+    </message>
+    <message>
+        <source>Stopped.</source>
+        <translation>Angehalten.</translation>
+    </message>
+    <message>
+        <source>The time ends before it begins.</source>
+        <translation>Die Zeit endet, bevor sie beginnt.</translation>
+    </message>
+    <message>
+        <source>Turning it in silent runs…</source>
+        <translation>Er wird in stillen Läufen gedreht…</translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation>Anhalten</translation>
+    </message>
+    <message>
+        <source>Finding a setting</source>
+        <translation>Eine Einstellung wird gesucht</translation>
+    </message>
+    <message>
+        <source>The knob is gone.</source>
+        <translation>Den Regler gibt es nicht mehr.</translation>
+    </message>
+    <message>
+        <source>nothing to measure</source>
+        <translation>nichts zu messen</translation>
+    </message>
+    <message>
+        <source>It is there already: %1. It holds from %2 to %3.</source>
+        <translation>Es ist schon so: %1. Es gilt von %2 bis %3.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 gives %2. It holds from %3 to %4 (%n run(s)).</source>
+        <translation>
+            <numerusform>%1 ergibt %2. Es gilt von %3 bis %4 (%n Lauf).</numerusform>
+            <numerusform>%1 ergibt %2. Es gilt von %3 bis %4 (%n Läufe).</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>This knob alone does not do it: at %1 it comes nearest, with %2 (%n run(s)).</source>
+        <translation>
+            <numerusform>Dieser Regler allein schafft es nicht: bei %1 kommt er am nächsten, mit %2 (%n Lauf).</numerusform>
+            <numerusform>Dieser Regler allein schafft es nicht: bei %1 kommt er am nächsten, mit %2 (%n Läufe).</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>set what was found</source>
+        <translation>Gefundenes einstellen</translation>
+    </message>
 </context>
 <context>
     <name>lariat::FindingCard</name>
@@ -3365,6 +4259,13 @@
     <message>
         <source>What holds at which tempo</source>
         <translation>Was bei welchem Tempo gilt</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::FoundDials</name>
+    <message>
+        <source>The arc is where every goal still holds.</source>
+        <translation>Im Bogen gelten noch alle Ziele.</translation>
     </message>
 </context>
 <context>
@@ -3583,6 +4484,10 @@
         <source>%1: %2</source>
         <translation>%1: %2</translation>
     </message>
+    <message>
+        <source>Find the setting for…</source>
+        <translation>Einstellung finden für…</translation>
+    </message>
 </context>
 <context>
     <name>lariat::KnobPanel</name>
@@ -3681,6 +4586,43 @@
     <message>
         <source>What you play from now on, by keys, pad or MIDI, is played again until you press this once more: a whole number of beats long where a clock runs.</source>
         <translation>Was von jetzt an mit Tasten, Pad oder MIDI gespielt wird, bis man noch einmal drückt, wird immer wieder gespielt: eine ganze Zahl von Schlägen lang, wo ein Takt läuft.</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::LedgerView</name>
+    <message>
+        <source>: in use by %1</source>
+        <translation>: benutzt von %1</translation>
+    </message>
+    <message>
+        <source>: in use by %1, rows %2</source>
+        <translation>: benutzt von %1, Zeilen %2</translation>
+    </message>
+    <message>
+        <source>: free</source>
+        <translation>: frei</translation>
+    </message>
+    <message>
+        <source>%1 could stand in for a %2: %3</source>
+        <translation>%1 könnte einspringen als %2: %3</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n free</source>
+        <translation>
+            <numerusform>%n frei</numerusform>
+            <numerusform>%n frei</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>all in use</source>
+        <translation>alle benutzt</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n can stand in</source>
+        <translation>
+            <numerusform>%n kann einspringen</numerusform>
+            <numerusform>%n können einspringen</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -4134,6 +5076,14 @@
         <source>Each voice and bus goes to a file of its own beside the recording, as it leaves for what others share</source>
         <translation>Jede Stimme und jeder Bus kommt in eine eigene Datei neben der Aufnahme, so wie sie zu dem gehen, was andere teilen</translation>
     </message>
+    <message>
+        <source>Save as a &amp;bundle…</source>
+        <translation>Als &amp;Bündel speichern…</translation>
+    </message>
+    <message>
+        <source>Open a bun&amp;dle…</source>
+        <translation>Bün&amp;del öffnen…</translation>
+    </message>
 </context>
 <context>
     <name>lariat::MessageStrip</name>
@@ -4546,6 +5496,313 @@
     </message>
 </context>
 <context>
+    <name>lariat::PlanPlace</name>
+    <message>
+        <source>The plan</source>
+        <translation>Der Plan</translation>
+    </message>
+    <message>
+        <source>What is kept small</source>
+        <translation>Was klein bleiben soll</translation>
+    </message>
+    <message>
+        <source>fewest cables</source>
+        <translation>wenigste Kabel</translation>
+    </message>
+    <message>
+        <source>fewest modules</source>
+        <translation>wenigste Module</translation>
+    </message>
+    <message>
+        <source>fewest moves</source>
+        <translation>wenigste Handgriffe</translation>
+    </message>
+    <message>
+        <source>one row of the case</source>
+        <translation>eine Reihe des Gehäuses</translation>
+    </message>
+    <message>
+        <source>Beside what is there, or instead of a voice</source>
+        <translation>Neben dem Vorhandenen oder statt einer Stimme</translation>
+    </message>
+    <message>
+        <source>Who plays what</source>
+        <translation>Wer spielt was</translation>
+    </message>
+    <message>
+        <source>Goals</source>
+        <translation>Ziele</translation>
+    </message>
+    <message>
+        <source>Find settings</source>
+        <translation>Einstellungen finden</translation>
+    </message>
+    <message>
+        <source>Hear it</source>
+        <translation>Anhören</translation>
+    </message>
+    <message>
+        <source>Other plans</source>
+        <translation>Andere Pläne</translation>
+    </message>
+    <message>
+        <source>Into the patch</source>
+        <translation>In den Patch</translation>
+    </message>
+    <message>
+        <source>Build with me</source>
+        <translation>Mit mir bauen</translation>
+    </message>
+    <message>
+        <source>Find settings of the plan</source>
+        <translation>Einstellungen des Plans finden</translation>
+    </message>
+    <message>
+        <source>Plan into the patch</source>
+        <translation>Plan in den Patch übernehmen</translation>
+    </message>
+    <message>
+        <source>Keep voice as a recipe…</source>
+        <translation>Stimme als Rezept behalten…</translation>
+    </message>
+    <message>
+        <source>Take apart with me</source>
+        <translation>Mit mir abbauen</translation>
+    </message>
+    <message>
+        <source>what counts</source>
+        <translation>was zählt</translation>
+    </message>
+    <message>
+        <source>where</source>
+        <translation>wo</translation>
+    </message>
+    <message>
+        <source>beside what is there</source>
+        <translation>neben dem, was da ist</translation>
+    </message>
+    <message>
+        <source>instead of %1</source>
+        <translation>statt %1</translation>
+    </message>
+    <message>
+        <source>Choose a recipe on the left.</source>
+        <translation>Links ein Rezept wählen.</translation>
+    </message>
+    <message>
+        <source>This patch names a case that is not here: choose one in the Stock place.</source>
+        <translation>Dieser Patch nennt ein Gehäuse, das es hier nicht gibt: im Bestand eines wählen.</translation>
+    </message>
+    <message>
+        <source>Planning…</source>
+        <translation>Es wird geplant…</translation>
+    </message>
+    <message>
+        <source>Planning</source>
+        <translation>Planen</translation>
+    </message>
+    <message>
+        <source>Measuring the plan</source>
+        <translation>Der Plan wird gemessen</translation>
+    </message>
+    <message>
+        <source>This recipe has no knob that is to be found: what it says is where they stand.</source>
+        <translation>Dieses Rezept hat keinen Regler zu suchen: sie stehen, wie es sagt.</translation>
+    </message>
+    <message>
+        <source>Turning knobs in silent runs…</source>
+        <translation>Regler werden in stillen Läufen gedreht…</translation>
+    </message>
+    <message>
+        <source>Finding settings</source>
+        <translation>Einstellungen werden gesucht</translation>
+    </message>
+    <message>
+        <source>Plan %1 of %2</source>
+        <translation>Plan %1 von %2</translation>
+    </message>
+    <message>
+        <source> · the best that was found in time; none can need less than %1 cables&apos; worth</source>
+        <translation> · der beste, der rechtzeitig gefunden wurde; keiner kann weniger als den Gegenwert von %1 Kabeln brauchen</translation>
+    </message>
+    <message>
+        <source> · nothing in this case does it with less</source>
+        <translation> · nichts in diesem Gehäuse schafft es mit weniger</translation>
+    </message>
+    <message>
+        <source>%1 %2…%3</source>
+        <translation>%1 %2…%3</translation>
+    </message>
+    <message numerus="yes">
+        <source>Found after %n silent run(s). The arc is where every goal still holds; the most sensitive first: %1.</source>
+        <translation>
+            <numerusform>Gefunden nach %n stillen Lauf. Im Bogen gelten noch alle Ziele; die empfindlichsten zuerst: %1.</numerusform>
+            <numerusform>Gefunden nach %n stillen Läufen. Im Bogen gelten noch alle Ziele; die empfindlichsten zuerst: %1.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>Not all goals can be met with these knobs. This is the nearest that %n silent run(s) found.</source>
+        <translation>
+            <numerusform>Nicht alle Ziele sind mit diesen Reglern zu erreichen. Das ist das Nächste, was %n stiller Lauf fand.</numerusform>
+            <numerusform>Nicht alle Ziele sind mit diesen Reglern zu erreichen. Das ist das Nächste, was %n stille Läufe fanden.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>For your ear: %1.</source>
+        <translation>Fürs Ohr: %1.</translation>
+    </message>
+    <message>
+        <source>Other plans (%1)</source>
+        <translation>Andere Pläne (%1)</translation>
+    </message>
+    <message>
+        <source>%1 × %2 cm %3</source>
+        <translation>%1 × %2 cm %3</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n missing</source>
+        <translation>
+            <numerusform>%n fehlt</numerusform>
+            <numerusform>%n fehlen</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n cable(s) to tie</source>
+        <translation>
+            <numerusform>%n Kabel zu stecken</numerusform>
+            <numerusform>%n Kabel zu stecken</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>, %n to take out</source>
+        <translation>
+            <numerusform>, %n herauszuziehen</numerusform>
+            <numerusform>, %n herauszuziehen</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>, %n stay</source>
+        <translation>
+            <numerusform>, %n bleibt</numerusform>
+            <numerusform>, %n bleiben</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>stands in: %1</source>
+        <translation>springt ein: %1</translation>
+    </message>
+    <message>
+        <source>in use already</source>
+        <translation>schon benutzt</translation>
+    </message>
+    <message>
+        <source>free, row %1</source>
+        <translation>frei, Reihe %1</translation>
+    </message>
+    <message>
+        <source>, borrowed from %1</source>
+        <translation>, geliehen von %1</translation>
+    </message>
+    <message>
+        <source>%1 to %2</source>
+        <translation>%1 an %2</translation>
+    </message>
+    <message>
+        <source>behind the panel</source>
+        <translation>hinter der Frontplatte</translation>
+    </message>
+    <message>
+        <source>no cable is needed</source>
+        <translation>kein Kabel nötig</translation>
+    </message>
+    <message>
+        <source>%1: %2 wanted, %3 in this case</source>
+        <translation>%1: %2 gebraucht, %3 in diesem Gehäuse</translation>
+    </message>
+    <message numerus="yes">
+        <source>, %n in use</source>
+        <translation>
+            <numerusform>, %n benutzt</numerusform>
+            <numerusform>, %n benutzt</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Ways round it, the fewest moves first:</source>
+        <translation>Auswege, die wenigsten Handgriffe zuerst:</translation>
+    </message>
+    <message>
+        <source>Nothing in this case gets round it by cables alone:</source>
+        <translation>Mit Kabeln allein führt in diesem Gehäuse nichts daran vorbei:</translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 (%n cable(s) move)</source>
+        <translation>
+            <numerusform>%1 (%n Kabel wandert)</numerusform>
+            <numerusform>%1 (%n Kabel wandern)</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Measuring in a silent run…</source>
+        <translation>Messung in einem stillen Lauf…</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>keine</translation>
+    </message>
+    <message>
+        <source>holds</source>
+        <translation>gilt</translation>
+    </message>
+    <message>
+        <source>off</source>
+        <translation>daneben</translation>
+    </message>
+    <message>
+        <source>nothing to measure</source>
+        <translation>nichts zu messen</translation>
+    </message>
+    <message>
+        <source>wanted: %1</source>
+        <translation>gewünscht: %1</translation>
+    </message>
+    <message>
+        <source>build %1</source>
+        <translation>%1 bauen</translation>
+    </message>
+    <message>
+        <source>%1 is in the patch, with its cables in build order. Ctrl+Z takes it out again.</source>
+        <translation>%1 ist im Patch, die Kabel in Baureihenfolge. Strg+Z nimmt es wieder heraus.</translation>
+    </message>
+    <message>
+        <source>all of it</source>
+        <translation>alles</translation>
+    </message>
+    <message>
+        <source>Keep as a recipe</source>
+        <translation>Als Rezept behalten</translation>
+    </message>
+    <message>
+        <source>Which voice</source>
+        <translation>Welche Stimme</translation>
+    </message>
+    <message>
+        <source>Its name</source>
+        <translation>Sein Name</translation>
+    </message>
+    <message>
+        <source>There is no folder of your own to keep it in.</source>
+        <translation>Es gibt keinen eigenen Ordner dafür.</translation>
+    </message>
+    <message>
+        <source>%1 is among the recipes now.</source>
+        <translation>%1 gehört jetzt zu den Rezepten.</translation>
+    </message>
+    <message>
+        <source>A moment: it is being planned anew.</source>
+        <translation>Einen Augenblick: es wird neu geplant.</translation>
+    </message>
+</context>
+<context>
     <name>lariat::Preferences</name>
     <message>
         <source>Preferences</source>
@@ -4662,6 +5919,44 @@
     <message>
         <source>out: %1</source>
         <translation>hinaus: %1</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::RecipeList</name>
+    <message>
+        <source>Find a recipe</source>
+        <translation>Rezept suchen</translation>
+    </message>
+    <message>
+        <source>Recipes</source>
+        <translation>Rezepte</translation>
+    </message>
+    <message>
+        <source>Looking which recipes fit</source>
+        <translation>Es wird geprüft, welche Rezepte passen</translation>
+    </message>
+    <message>
+        <source>fits</source>
+        <translation>passt</translation>
+    </message>
+    <message>
+        <source>faulty</source>
+        <translation>fehlerhaft</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n short</source>
+        <translation>
+            <numerusform>%n fehlt</numerusform>
+            <numerusform>%n fehlen</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>large</source>
+        <translation>groß</translation>
+    </message>
+    <message>
+        <source>Choose it to find out: it takes a while.</source>
+        <translation>Auswählen, um es herauszufinden: es dauert etwas.</translation>
     </message>
 </context>
 <context>
@@ -5307,6 +6602,328 @@
     <message>
         <source>slide</source>
         <translation>Gleiten</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::StockPanel</name>
+    <message>
+        <source>Rails, cables and the chosen module</source>
+        <translation>Versorgung, Kabel und das gewählte Modul</translation>
+    </message>
+    <message>
+        <source>Rails</source>
+        <translation>Versorgung</translation>
+    </message>
+    <message>
+        <source>Supply…</source>
+        <translation>Netzteil…</translation>
+    </message>
+    <message>
+        <source>%1 of %2 mA</source>
+        <translation>%1 von %2 mA</translation>
+    </message>
+    <message>
+        <source>At switch-on, reckoned as up to %1 times that: still inside.</source>
+        <translation>Beim Einschalten, gerechnet bis zum %1-Fachen: noch innerhalb.</translation>
+    </message>
+    <message>
+        <source>At switch-on it may take up to %1 times that: more than the supply gives.</source>
+        <translation>Beim Einschalten kann es bis zum %1-Fachen ziehen: mehr, als das Netzteil gibt.</translation>
+    </message>
+    <message>
+        <source>Switch off before a ribbon is plugged; a reversed one destroys modules. Leave mains work to qualified people and local code.</source>
+        <translation>Vor dem Stecken eines Flachbandkabels ausschalten; verkehrt herum zerstört es Module. Arbeiten am Netz gehören Fachleuten, nach den örtlichen Vorschriften.</translation>
+    </message>
+    <message>
+        <source>Cables</source>
+        <translation>Kabel</translation>
+    </message>
+    <message>
+        <source>Another kind…</source>
+        <translation>Eine andere Sorte…</translation>
+    </message>
+    <message>
+        <source>%1 cm %2</source>
+        <translation>%1 cm %2</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n left</source>
+        <translation>
+            <numerusform>%n übrig</numerusform>
+            <numerusform>%n übrig</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n short</source>
+        <translation>
+            <numerusform>%n fehlt</numerusform>
+            <numerusform>%n fehlen</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>How many of %1</source>
+        <translation>Wie viele von %1</translation>
+    </message>
+    <message>
+        <source>%1 of %2 in use</source>
+        <translation>%1 von %2 benutzt</translation>
+    </message>
+    <message numerus="yes">
+        <source>, %n plug(s) stand on another</source>
+        <translation>
+            <numerusform>, %n Stecker steht auf einem anderen</numerusform>
+            <numerusform>, %n Stecker stehen auf einem anderen</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Modules</source>
+        <translation>Module</translation>
+    </message>
+    <message>
+        <source>Add a module…</source>
+        <translation>Modul hinzufügen…</translation>
+    </message>
+    <message>
+        <source>Choose one below: arrow keys go from one to the next, with Shift they move it.</source>
+        <translation>Unten eines wählen: Pfeiltasten gehen von einem zum nächsten, mit Umschalt verschieben sie es.</translation>
+    </message>
+    <message>
+        <source>%1 HP · %2 / %3 / %4 mA on +12 / -12 / +5 V</source>
+        <translation>%1 TE · %2 / %3 / %4 mA an +12 / -12 / +5 V</translation>
+    </message>
+    <message>
+        <source>%1: in use as %2</source>
+        <translation>%1: benutzt als %2</translation>
+    </message>
+    <message>
+        <source>%1: free</source>
+        <translation>%1: frei</translation>
+    </message>
+    <message>
+        <source>Borrowed from</source>
+        <translation>Geliehen von</translation>
+    </message>
+    <message>
+        <source>nobody: it is mine</source>
+        <translation>niemandem: es ist meins</translation>
+    </message>
+    <message>
+        <source>Into a row</source>
+        <translation>In eine Reihe</translation>
+    </message>
+    <message>
+        <source>Into the bag</source>
+        <translation>In die Tasche</translation>
+    </message>
+    <message>
+        <source>Take out</source>
+        <translation>Herausnehmen</translation>
+    </message>
+    <message>
+        <source> – from %1</source>
+        <translation> – von %1</translation>
+    </message>
+    <message>
+        <source> – from %1, since %2</source>
+        <translation> – von %1, seit %2</translation>
+    </message>
+    <message>
+        <source>Borrowed, to go back</source>
+        <translation>Geliehen, zurückzugeben</translation>
+    </message>
+    <message>
+        <source>In the bag</source>
+        <translation>In der Tasche</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::StockPlace</name>
+    <message>
+        <source>The case of this patch</source>
+        <translation>Das Gehäuse dieses Patches</translation>
+    </message>
+    <message>
+        <source>What is left, by what it does</source>
+        <translation>Was übrig ist, nach dem, was es tut</translation>
+    </message>
+    <message>
+        <source>Where they stand</source>
+        <translation>Wo sie stehen</translation>
+    </message>
+    <message>
+        <source>move a module</source>
+        <translation>Modul verschieben</translation>
+    </message>
+    <message>
+        <source>It stays: %1 of this patch needs it. Take its post out in the Patch place first.</source>
+        <translation>Es bleibt: %1 in diesem Patch braucht es. Zuerst den Posten im Patch herausnehmen.</translation>
+    </message>
+    <message>
+        <source>take a module out</source>
+        <translation>Modul herausnehmen</translation>
+    </message>
+    <message>
+        <source>It stays in its row: %1 of this patch needs it.</source>
+        <translation>Es bleibt in seiner Reihe: %1 in diesem Patch braucht es.</translation>
+    </message>
+    <message>
+        <source>put a module into the bag</source>
+        <translation>Modul in die Tasche legen</translation>
+    </message>
+    <message numerus="yes">
+        <source>No row has %n HP free in one piece.</source>
+        <translation>
+            <numerusform>Keine Reihe hat %n TE am Stück frei.</numerusform>
+            <numerusform>Keine Reihe hat %n TE am Stück frei.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>put a module into a row</source>
+        <translation>Modul in eine Reihe setzen</translation>
+    </message>
+    <message>
+        <source>note whom a module is from</source>
+        <translation>notieren, von wem ein Modul ist</translation>
+    </message>
+    <message>
+        <source>count cables</source>
+        <translation>Kabel zählen</translation>
+    </message>
+    <message>
+        <source>New case…</source>
+        <translation>Neues Gehäuse…</translation>
+    </message>
+    <message>
+        <source>This patch names a case that is not here. Choose one above.</source>
+        <translation>Dieser Patch nennt ein Gehäuse, das es hier nicht gibt. Oben eines wählen.</translation>
+    </message>
+    <message>
+        <source>%1: %2 of %3 parts in use by %4, %5 HP free. Full cells are in use, broken ones could stand in.</source>
+        <translation>%1: %2 von %3 Teilen benutzt von %4, %5 TE frei. Volle Felder sind benutzt, gestrichelte könnten einspringen.</translation>
+    </message>
+    <message>
+        <source>Another case</source>
+        <translation>Ein anderes Gehäuse</translation>
+    </message>
+    <message>
+        <source>%1 of %2 parts have a place in %3. Nothing there for: %4. %5 cables would lose an end.</source>
+        <translation>%1 von %2 Teilen haben in %3 einen Platz. Nichts gibt es dort für: %4. %5 Kabel verlören ein Ende.</translation>
+    </message>
+    <message>
+        <source>Move it without them</source>
+        <translation>Ohne sie umziehen</translation>
+    </message>
+    <message>
+        <source>Leave it here</source>
+        <translation>Hier lassen</translation>
+    </message>
+    <message>
+        <source>move to %1</source>
+        <translation>in %1 umziehen</translation>
+    </message>
+    <message>
+        <source>The patch is in %1 now.</source>
+        <translation>Der Patch ist jetzt in %1.</translation>
+    </message>
+    <message>
+        <source>New case</source>
+        <translation>Neues Gehäuse</translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation>Name</translation>
+    </message>
+    <message>
+        <source>Rows</source>
+        <translation>Reihen</translation>
+    </message>
+    <message>
+        <source>HP a row</source>
+        <translation>TE je Reihe</translation>
+    </message>
+    <message>
+        <source>mA on +12 V</source>
+        <translation>mA an +12 V</translation>
+    </message>
+    <message>
+        <source>mA on -12 V</source>
+        <translation>mA an -12 V</translation>
+    </message>
+    <message>
+        <source>mA on +5 V</source>
+        <translation>mA an +5 V</translation>
+    </message>
+    <message>
+        <source>There is a case of that name already.</source>
+        <translation>Ein Gehäuse dieses Namens gibt es schon.</translation>
+    </message>
+    <message>
+        <source>make a case</source>
+        <translation>Gehäuse anlegen</translation>
+    </message>
+    <message>
+        <source>%1 is there. This patch stays where it is; a new one can be begun in it.</source>
+        <translation>%1 ist da. Dieser Patch bleibt, wo er ist; ein neuer kann darin begonnen werden.</translation>
+    </message>
+    <message>
+        <source>Add a module</source>
+        <translation>Modul hinzufügen</translation>
+    </message>
+    <message>
+        <source>Name, or what it does</source>
+        <translation>Name, oder was es tut</translation>
+    </message>
+    <message>
+        <source>%1 – %2 HP – %3</source>
+        <translation>%1 – %2 TE – %3</translation>
+    </message>
+    <message>
+        <source>add a module</source>
+        <translation>Modul hinzufügen</translation>
+    </message>
+    <message>
+        <source>%1 has no room in a row: it lies in the bag.</source>
+        <translation>Für %1 ist in keiner Reihe Platz: es liegt in der Tasche.</translation>
+    </message>
+    <message>
+        <source>%1 stands in row %2.</source>
+        <translation>%1 steht in Reihe %2.</translation>
+    </message>
+    <message>
+        <source>Cables</source>
+        <translation>Kabel</translation>
+    </message>
+    <message>
+        <source>Length in cm</source>
+        <translation>Länge in cm</translation>
+    </message>
+    <message>
+        <source>Colour</source>
+        <translation>Farbe</translation>
+    </message>
+    <message>
+        <source>How many</source>
+        <translation>Wie viele</translation>
+    </message>
+    <message>
+        <source>Supply and size</source>
+        <translation>Netzteil und Größe</translation>
+    </message>
+    <message>
+        <source>change the supply</source>
+        <translation>Netzteil ändern</translation>
+    </message>
+    <message>
+        <source>Show %1 in the Patch place</source>
+        <translation>%1 im Patch zeigen</translation>
+    </message>
+    <message>
+        <source>Into the bag</source>
+        <translation>In die Tasche</translation>
+    </message>
+    <message>
+        <source>Take out</source>
+        <translation>Herausnehmen</translation>
     </message>
 </context>
 <context>
@@ -6190,6 +7807,545 @@
     <message>
         <source>What is heard is being recorded; press to end it</source>
         <translation>Was zu hören ist, wird aufgenommen; drücken, um sie zu beenden</translation>
+    </message>
+</context>
+<context>
+    <name>recipes</name>
+    <message>
+        <source>Bass</source>
+        <translation>Bass</translation>
+    </message>
+    <message>
+        <source>Voices</source>
+        <translation>Stimmen</translation>
+    </message>
+    <message>
+        <source>One saw, filter and VCA under one contour.</source>
+        <translation>Ein Sägezahn, Filter und VCA unter einer Hüllkurve.</translation>
+    </message>
+    <message>
+        <source>root</source>
+        <translation>Grundton</translation>
+    </message>
+    <message>
+        <source>brightness</source>
+        <translation>Helligkeit</translation>
+    </message>
+    <message>
+        <source>tempo</source>
+        <translation>Tempo</translation>
+    </message>
+    <message>
+        <source>sounds, inside the rails</source>
+        <translation>klingt, innerhalb der Versorgung</translation>
+    </message>
+    <message>
+        <source>resonance, by what the tune wants</source>
+        <translation>Resonanz, wie die Melodie es will</translation>
+    </message>
+    <message>
+        <source>Bouncing ball</source>
+        <translation>Springender Ball</translation>
+    </message>
+    <message>
+        <source>Drums</source>
+        <translation>Schlagwerk</translation>
+    </message>
+    <message>
+        <source>Two contours that strike each other faster and faster: a ball that comes to rest.</source>
+        <translation>Zwei Hüllkurven, die einander immer schneller anstoßen: ein Ball, der zur Ruhe kommt.</translation>
+    </message>
+    <message>
+        <source>Bus with bands, equalizer and width</source>
+        <translation>Bus mit Bändern, Equalizer und Breite</translation>
+    </message>
+    <message>
+        <source>Buses</source>
+        <translation>Busse</translation>
+    </message>
+    <message>
+        <source>Four voices into one bus: compressed in three bands, equalized, and wide above.</source>
+        <translation>Vier Stimmen in einen Bus: in drei Bändern komprimiert, entzerrt und oben breit.</translation>
+    </message>
+    <message>
+        <source>Self-playing chaos</source>
+        <translation>Chaos, das sich selbst spielt</translation>
+    </message>
+    <message>
+        <source>Textures</source>
+        <translation>Texturen</translation>
+    </message>
+    <message>
+        <source>Two oscillators modulate each other; one is sampled into a register that the other clocks, and its bits come back to both.</source>
+        <translation>Zwei Oszillatoren modulieren einander; einer wird in ein Register abgetastet, das der andere taktet, und dessen Bits kehren zu beiden zurück.</translation>
+    </message>
+    <message>
+        <source>waiting for something one likes, then locking it</source>
+        <translation>warten, bis etwas gefällt, und es dann festhalten</translation>
+    </message>
+    <message>
+        <source>Levels can jump: begin with the monitor down.</source>
+        <translation>Pegel können springen: mit leiser Abhöre beginnen.</translation>
+    </message>
+    <message>
+        <source>Pluck, drooping twice</source>
+        <translation>Zupfen, zweifach abfallend</translation>
+    </message>
+    <message>
+        <source>An exponential contour into an exponential VCA: the product of both is short and percussive; the same contour into the linear input brings body.</source>
+        <translation>Eine exponentielle Hüllkurve in einen exponentiellen VCA: das Produkt ist kurz und perkussiv; dieselbe Hüllkurve in den linearen Eingang bringt Körper.</translation>
+    </message>
+    <message>
+        <source>Double strike</source>
+        <translation>Doppelschlag</translation>
+    </message>
+    <message>
+        <source>Two hits from one trigger: a contour that attacks again in the middle of its fall.</source>
+        <translation>Zwei Schläge aus einem Trigger: eine Hüllkurve, die mitten im Fall noch einmal ansetzt.</translation>
+    </message>
+    <message>
+        <source>Drums and lead into one bus</source>
+        <translation>Schlagwerk und Lead in einen Bus</translation>
+    </message>
+    <message>
+        <source>Kick and lead through drive and compressor; the kick makes room for itself.</source>
+        <translation>Kick und Lead durch Verzerrer und Kompressor; die Kick schafft sich Platz.</translation>
+    </message>
+    <message>
+        <source>Ducked bass and bouncing ball</source>
+        <translation>Geduckter Bass und springender Ball</translation>
+    </message>
+    <message>
+        <source>A bass that an inverted contour ducks at every bounce.</source>
+        <translation>Ein Bass, den eine umgekehrte Hüllkurve bei jedem Sprung duckt.</translation>
+    </message>
+    <message>
+        <source>First voice</source>
+        <translation>Erste Stimme</translation>
+    </message>
+    <message>
+        <source>Keys, oscillator, filter, VCA, one contour for filter and level, an LFO.</source>
+        <translation>Tasten, Oszillator, Filter, VCA, eine Hüllkurve für Filter und Pegel, ein LFO.</translation>
+    </message>
+    <message>
+        <source>Chord from four related outputs</source>
+        <translation>Akkord aus vier verwandten Ausgängen</translation>
+    </message>
+    <message>
+        <source>One function generator, fast and in the ratios of a chord; its four outputs are mixed, and the DC goes.</source>
+        <translation>Ein Funktionsgenerator, schnell und in den Verhältnissen eines Akkords; seine vier Ausgänge werden gemischt, der Gleichanteil geht.</translation>
+    </message>
+    <message>
+        <source>lowest note</source>
+        <translation>tiefster Ton</translation>
+    </message>
+    <message>
+        <source>which chord</source>
+        <translation>welcher Akkord</translation>
+    </message>
+    <message>
+        <source>Four-note keys</source>
+        <translation>Vierstimmige Tasten</translation>
+    </message>
+    <message>
+        <source>Four notes over MIDI, each with oscillator, contour and VCA of its own; a second converter takes what overflows.</source>
+        <translation>Vier Noten über MIDI, jede mit eigenem Oszillator, Hüllkurve und VCA; ein zweiter Wandler nimmt, was überläuft.</translation>
+    </message>
+    <message>
+        <source>Four related outputs</source>
+        <translation>Vier verwandte Ausgänge</translation>
+    </message>
+    <message>
+        <source>One function generator, four outputs in one ratio: a chord when it is fast.</source>
+        <translation>Ein Funktionsgenerator, vier Ausgänge in einem Verhältnis: schnell ein Akkord.</translation>
+    </message>
+    <message>
+        <source>Glow</source>
+        <translation>Glimmen</translation>
+    </message>
+    <message>
+        <source>A filter whose cutoff is slewed by a lamp: pitch glides.</source>
+        <translation>Ein Filter, dessen Grenzfrequenz eine Lampe verschleift: die Tonhöhe gleitet.</translation>
+    </message>
+    <message>
+        <source>Hat, metal</source>
+        <translation>Hi-Hat, Metall</translation>
+    </message>
+    <message>
+        <source>A cluster of squares under a short contour.</source>
+        <translation>Ein Bündel Rechtecke unter einer kurzen Hüllkurve.</translation>
+    </message>
+    <message>
+        <source>length</source>
+        <translation>Länge</translation>
+    </message>
+    <message>
+        <source>60 dB down</source>
+        <translation>60 dB leiser</translation>
+    </message>
+    <message>
+        <source>the colour: which noise, which wave</source>
+        <translation>die Farbe: welches Rauschen, welche Welle</translation>
+    </message>
+    <message>
+        <source>Hat, noise</source>
+        <translation>Hi-Hat, Rauschen</translation>
+    </message>
+    <message>
+        <source>Noise under a short contour.</source>
+        <translation>Rauschen unter einer kurzen Hüllkurve.</translation>
+    </message>
+    <message>
+        <source>Hat, panned by its contour</source>
+        <translation>Hi-Hat, von ihrer Hüllkurve bewegt</translation>
+    </message>
+    <message>
+        <source>The same contour that opens the hat moves it across: its inverted side pans.</source>
+        <translation>Dieselbe Hüllkurve, die sie öffnet, bewegt sie durchs Bild: ihre umgekehrte Seite schwenkt.</translation>
+    </message>
+    <message>
+        <source>how wide</source>
+        <translation>wie breit</translation>
+    </message>
+    <message>
+        <source>Kick, FM pair</source>
+        <translation>Kick, FM-Paar</translation>
+    </message>
+    <message>
+        <source>Two oscillators, one bending the other exponentially under a contour.</source>
+        <translation>Zwei Oszillatoren, einer biegt den anderen exponentiell unter einer Hüllkurve.</translation>
+    </message>
+    <message>
+        <source>the depth of the bend</source>
+        <translation>die Tiefe der Biegung</translation>
+    </message>
+    <message>
+        <source>Kick, several waves</source>
+        <translation>Kick, mehrere Wellen</translation>
+    </message>
+    <message>
+        <source>Waves of one oscillator through VCAs of their own, all under one contour, summed: tone by mixing instead of filtering.</source>
+        <translation>Wellen eines Oszillators durch eigene VCAs, alle unter einer Hüllkurve, summiert: Klangfarbe durch Mischen statt Filtern.</translation>
+    </message>
+    <message>
+        <source>note of the tail</source>
+        <translation>Ton des Ausklangs</translation>
+    </message>
+    <message>
+        <source>waves</source>
+        <translation>Wellen</translation>
+    </message>
+    <message>
+        <source>sine and triangle</source>
+        <translation>Sinus und Dreieck</translation>
+    </message>
+    <message>
+        <source>sine and pulse</source>
+        <translation>Sinus und Puls</translation>
+    </message>
+    <message>
+        <source>tail on its note</source>
+        <translation>Ausklang auf seinem Ton</translation>
+    </message>
+    <message>
+        <source>how much grit</source>
+        <translation>wie viel Rauheit</translation>
+    </message>
+    <message>
+        <source>Kick, struck filter</source>
+        <translation>Kick, angeschlagenes Filter</translation>
+    </message>
+    <message>
+        <source>A filter near the edge of singing, struck by a short contour: what rings is the drum.</source>
+        <translation>Ein Filter kurz vor dem Singen, von einer kurzen Hüllkurve angeschlagen: was nachklingt, ist die Trommel.</translation>
+    </message>
+    <message>
+        <source>note</source>
+        <translation>Ton</translation>
+    </message>
+    <message>
+        <source>rings on its note</source>
+        <translation>klingt auf seinem Ton</translation>
+    </message>
+    <message>
+        <source>how long it rings: resonance</source>
+        <translation>wie lange es klingt: Resonanz</translation>
+    </message>
+    <message>
+        <source>A filter near the edge of singing can jump by 20 dB: begin with the monitor down.</source>
+        <translation>Ein Filter kurz vor dem Singen kann um 20 dB springen: mit leiser Abhöre beginnen.</translation>
+    </message>
+    <message>
+        <source>Kick, two contours</source>
+        <translation>Kick, zwei Hüllkurven</translation>
+    </message>
+    <message>
+        <source>An oscillator whose pitch falls under one contour and whose level falls under another; one trigger strikes both, and the wave as well.</source>
+        <translation>Ein Oszillator, dessen Tonhöhe unter einer und dessen Pegel unter einer anderen Hüllkurve fällt; ein Trigger stößt beide an, und die Welle auch.</translation>
+    </message>
+    <message>
+        <source>bend</source>
+        <translation>Biegung</translation>
+    </message>
+    <message>
+        <source>the wave</source>
+        <translation>die Welle</translation>
+    </message>
+    <message>
+        <source>Begun anew, every hit is the same; left alive, no two are.</source>
+        <translation>Neu begonnen ist jeder Schlag gleich; lebt sie weiter, sind keine zwei gleich.</translation>
+    </message>
+    <message>
+        <source>begins anew</source>
+        <translation>beginnt neu</translation>
+    </message>
+    <message>
+        <source>goes on</source>
+        <translation>läuft weiter</translation>
+    </message>
+    <message>
+        <source>hits alike</source>
+        <translation>Schläge gleich</translation>
+    </message>
+    <message>
+        <source>the curve of the bend</source>
+        <translation>der Verlauf der Biegung</translation>
+    </message>
+    <message>
+        <source>how hard it clicks</source>
+        <translation>wie hart es klickt</translation>
+    </message>
+    <message>
+        <source>Lead, one contour</source>
+        <translation>Lead, eine Hüllkurve</translation>
+    </message>
+    <message>
+        <source>The shortest way to a lead: a contour for filter and level.</source>
+        <translation>Der kürzeste Weg zu einem Lead: eine Hüllkurve für Filter und Pegel.</translation>
+    </message>
+    <message>
+        <source>Looping contour as the hub</source>
+        <translation>Kreisende Hüllkurve als Mittelpunkt</translation>
+    </message>
+    <message>
+        <source>A contour that loops is the clock of everything: its stages strike drums and step a row.</source>
+        <translation>Eine kreisende Hüllkurve ist der Takt von allem: ihre Phasen stoßen Trommeln an und schalten eine Reihe weiter.</translation>
+    </message>
+    <message>
+        <source>Pluck, low-pass gate</source>
+        <translation>Zupfen, Low-Pass-Gate</translation>
+    </message>
+    <message>
+        <source>A gate of light closes filter and level at once.</source>
+        <translation>Ein Tor aus Licht schließt Filter und Pegel zugleich.</translation>
+    </message>
+    <message>
+        <source>Melody to rhythm</source>
+        <translation>Aus Melodie wird Rhythmus</translation>
+    </message>
+    <message>
+        <source>A tune whose rising, falling and jumping notes drive drums and contours.</source>
+        <translation>Eine Melodie, deren steigende, fallende und springende Töne Trommeln und Hüllkurven antreiben.</translation>
+    </message>
+    <message>
+        <source>Tune from a quantizer</source>
+        <translation>Melodie aus einem Quantisierer</translation>
+    </message>
+    <message>
+        <source>Random voltages brought to a scale, and a trigger with each new note.</source>
+        <translation>Zufällige Spannungen auf einer Skala, und ein Trigger mit jedem neuen Ton.</translation>
+    </message>
+    <message>
+        <source>Ratio trio</source>
+        <translation>Trio in Verhältnissen</translation>
+    </message>
+    <message>
+        <source>Three oscillators in whole ratios, one phase-modulating the next.</source>
+        <translation>Drei Oszillatoren in ganzen Verhältnissen, einer moduliert die Phase des nächsten.</translation>
+    </message>
+    <message>
+        <source>Rattle, recorded</source>
+        <translation>Rassel, aufgenommen</translation>
+    </message>
+    <message>
+        <source>A recording, struck.</source>
+        <translation>Eine Aufnahme, angestoßen.</translation>
+    </message>
+    <message>
+        <source>Bass, ducked by the kick</source>
+        <translation>Bass, von der Kick geduckt</translation>
+    </message>
+    <message>
+        <source>Each hit of the kick pulls the bass down: an inverted contour on the bass VCA, with an offset that keeps it open.</source>
+        <translation>Jeder Schlag der Kick zieht den Bass herunter: eine umgekehrte Hüllkurve am VCA des Basses, den ein Offset offen hält.</translation>
+    </message>
+    <message>
+        <source>ducking</source>
+        <translation>Ducken</translation>
+    </message>
+    <message>
+        <source>how fast it comes back</source>
+        <translation>wie schnell er zurückkommt</translation>
+    </message>
+    <message>
+        <source>Drone under a quantizer</source>
+        <translation>Bordun unter einem Quantisierer</translation>
+    </message>
+    <message>
+        <source>A slow wave brought to the notes of a scale.</source>
+        <translation>Eine langsame Welle auf den Tönen einer Skala.</translation>
+    </message>
+    <message>
+        <source>Snare, fluttering noise</source>
+        <translation>Snare, flatterndes Rauschen</translation>
+    </message>
+    <message>
+        <source>Coloured noises stepped through by a multiplied clock, under one contour; holding the multiplier freezes the flutter.</source>
+        <translation>Farbige Rauschen, von einem vervielfachten Takt durchgeschaltet, unter einer Hüllkurve; den Vervielfacher anhalten friert das Flattern ein.</translation>
+    </message>
+    <message>
+        <source>Struck filter bank</source>
+        <translation>Angeschlagene Filterbank</translation>
+    </message>
+    <message>
+        <source>A trigger with a soft falling edge strikes a bank of band-passes, not quite a fifth apart.</source>
+        <translation>Ein Trigger mit weicher fallender Flanke schlägt eine Bank von Bandpässen an, nicht ganz eine Quinte auseinander.</translation>
+    </message>
+    <message>
+        <source>Resonance and feedback can jump by 20 dB in a step: begin with the monitor down.</source>
+        <translation>Resonanz und Rückkopplung können auf einen Schlag um 20 dB springen: mit leiser Abhöre beginnen.</translation>
+    </message>
+    <message>
+        <source>Study: exponential FM</source>
+        <translation>Studie: exponentielle FM</translation>
+    </message>
+    <message>
+        <source>Studies</source>
+        <translation>Studien</translation>
+    </message>
+    <message>
+        <source>A modulator into the exponential input: the mean pitch moves with the depth.</source>
+        <translation>Ein Modulator in den exponentiellen Eingang: die mittlere Tonhöhe wandert mit der Tiefe.</translation>
+    </message>
+    <message>
+        <source>Study: linear FM</source>
+        <translation>Studie: lineare FM</translation>
+    </message>
+    <message>
+        <source>A modulator into the linear input: sidebands, and the pitch stays.</source>
+        <translation>Ein Modulator in den linearen Eingang: Seitenbänder, und die Tonhöhe bleibt.</translation>
+    </message>
+    <message>
+        <source>Study: ring modulation</source>
+        <translation>Studie: Ringmodulation</translation>
+    </message>
+    <message>
+        <source>Two oscillators multiplied: sum and difference of their pitches, and neither of them.</source>
+        <translation>Zwei Oszillatoren multipliziert: Summe und Differenz ihrer Tonhöhen, und keine von beiden.</translation>
+    </message>
+    <message>
+        <source>carrier</source>
+        <translation>Träger</translation>
+    </message>
+    <message>
+        <source>modulator</source>
+        <translation>Modulator</translation>
+    </message>
+    <message>
+        <source>which interval is worth keeping</source>
+        <translation>welches Intervall sich lohnt</translation>
+    </message>
+    <message>
+        <source>Study: pulse width</source>
+        <translation>Studie: Pulsbreite</translation>
+    </message>
+    <message>
+        <source>A slow wave moves the width; at its ends the pulse falls silent.</source>
+        <translation>Eine langsame Welle bewegt die Breite; an ihren Enden verstummt der Puls.</translation>
+    </message>
+    <message>
+        <source>Subharmonic chord</source>
+        <translation>Subharmonischer Akkord</translation>
+    </message>
+    <message>
+        <source>A square clocks a divider at audio rate: an octave down, a twelfth, two octaves; eight slow waves fade the parts.</source>
+        <translation>Ein Rechteck taktet einen Teiler in Tonfrequenz: eine Oktave tiefer, eine Duodezime, zwei Oktaven; acht langsame Wellen blenden die Stimmen.</translation>
+    </message>
+    <message>
+        <source>Squares from 0 V up carry DC: keep the DC blocker, or invert half of them.</source>
+        <translation>Rechtecke ab 0 V tragen Gleichanteil: den DC-Blocker behalten oder die Hälfte umkehren.</translation>
+    </message>
+    <message>
+        <source>Sync lead, filtered</source>
+        <translation>Sync-Lead, gefiltert</translation>
+    </message>
+    <message>
+        <source>A follower under a leader, swept by a contour, into a filter that the sweep opens too.</source>
+        <translation>Ein Folger unter einem Führer, von einer Hüllkurve durchfahren, in ein Filter, das sie auch öffnet.</translation>
+    </message>
+    <message>
+        <source>Sync lead</source>
+        <translation>Sync-Lead</translation>
+    </message>
+    <message>
+        <source>The leader holds the note, the follower is heard; a contour sweeps the follower.</source>
+        <translation>Der Führer hält den Ton, der Folger ist zu hören; eine Hüllkurve durchfährt den Folger.</translation>
+    </message>
+    <message>
+        <source>how far the sweep goes</source>
+        <translation>wie weit die Fahrt geht</translation>
+    </message>
+    <message>
+        <source>Texture</source>
+        <translation>Textur</translation>
+    </message>
+    <message>
+        <source>A plucked tone through echo, reverb and grains, moved slowly by chance and by hand.</source>
+        <translation>Ein gezupfter Ton durch Echo, Hall und Körner, langsam von Zufall und Hand bewegt.</translation>
+    </message>
+    <message>
+        <source>Melody to rhythm, with wood</source>
+        <translation>Aus Melodie wird Rhythmus, mit Holz</translation>
+    </message>
+    <message>
+        <source>One tune strikes wood and a drum through detectors of its movement.</source>
+        <translation>Eine Melodie schlägt Holz und eine Trommel an, über Detektoren ihrer Bewegung.</translation>
+    </message>
+    <message>
+        <source>Two notes from one keyboard</source>
+        <translation>Zwei Töne aus einer Tastatur</translation>
+    </message>
+    <message>
+        <source>The lowest and the highest key as two pitches.</source>
+        <translation>Die tiefste und die höchste Taste als zwei Tonhöhen.</translation>
+    </message>
+    <message>
+        <source>Vowel voice</source>
+        <translation>Vokalstimme</translation>
+    </message>
+    <message>
+        <source>A synced follower through a band-pass in the region of the first formant; the leader is not heard, its saw moves the band-pass.</source>
+        <translation>Ein synchronisierter Folger durch einen Bandpass im Bereich des ersten Formanten; der Führer ist nicht zu hören, sein Sägezahn bewegt den Bandpass.</translation>
+    </message>
+    <message>
+        <source>opened by</source>
+        <translation>geöffnet von</translation>
+    </message>
+    <message>
+        <source>a contour</source>
+        <translation>einer Hüllkurve</translation>
+    </message>
+    <message>
+        <source>pressure</source>
+        <translation>Druck</translation>
+    </message>
+    <message>
+        <source>first formant</source>
+        <translation>erster Formant</translation>
+    </message>
+    <message>
+        <source>the mouth: how far the joystick bends the follower</source>
+        <translation>der Mund: wie weit der Joystick den Folger biegt</translation>
     </message>
 </context>
 </TS>

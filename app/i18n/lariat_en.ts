@@ -22,12 +22,56 @@
     </message>
 </context>
 <context>
+    <name>lariat::Files</name>
+    <message numerus="yes">
+        <source>%1 holds the patch, its case and %n module(s).</source>
+        <translation>
+            <numerusform>%1 holds the patch, its case and %n module.</numerusform>
+            <numerusform>%1 holds the patch, its case and %n modules.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>lariat::FindDialog</name>
+    <message numerus="yes">
+        <source>%1 gives %2. It holds from %3 to %4 (%n run(s)).</source>
+        <translation>
+            <numerusform>%1 gives %2. It holds from %3 to %4 (%n run).</numerusform>
+            <numerusform>%1 gives %2. It holds from %3 to %4 (%n runs).</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>This knob alone does not do it: at %1 it comes nearest, with %2 (%n run(s)).</source>
+        <translation>
+            <numerusform>This knob alone does not do it: at %1 it comes nearest, with %2 (%n run).</numerusform>
+            <numerusform>This knob alone does not do it: at %1 it comes nearest, with %2 (%n runs).</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>lariat::FindingsPage</name>
     <message numerus="yes">
         <source>%n cure(s) could not be tried in time, and are not offered.</source>
         <translation>
             <numerusform>%n cure could not be tried in time, and is not offered.</numerusform>
             <numerusform>%n cures could not be tried in time, and are not offered.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>lariat::LedgerView</name>
+    <message numerus="yes">
+        <source>%n free</source>
+        <translation>
+            <numerusform>%n free</numerusform>
+            <numerusform>%n free</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n can stand in</source>
+        <translation>
+            <numerusform>%n can stand in</numerusform>
+            <numerusform>%n can stand in</numerusform>
         </translation>
     </message>
 </context>
@@ -76,6 +120,75 @@
     </message>
 </context>
 <context>
+    <name>lariat::PlanPlace</name>
+    <message numerus="yes">
+        <source>Found after %n silent run(s). The arc is where every goal still holds; the most sensitive first: %1.</source>
+        <translation>
+            <numerusform>Found after %n silent run. The arc is where every goal still holds; the most sensitive first: %1.</numerusform>
+            <numerusform>Found after %n silent runs. The arc is where every goal still holds; the most sensitive first: %1.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>Not all goals can be met with these knobs. This is the nearest that %n silent run(s) found.</source>
+        <translation>
+            <numerusform>Not all goals can be met with these knobs. This is the nearest that %n silent run found.</numerusform>
+            <numerusform>Not all goals can be met with these knobs. This is the nearest that %n silent runs found.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n missing</source>
+        <translation>
+            <numerusform>%n missing</numerusform>
+            <numerusform>%n missing</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n cable(s) to tie</source>
+        <translation>
+            <numerusform>%n cable to tie</numerusform>
+            <numerusform>%n cables to tie</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>, %n to take out</source>
+        <translation>
+            <numerusform>, %n to take out</numerusform>
+            <numerusform>, %n to take out</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>, %n stay</source>
+        <translation>
+            <numerusform>, %n stays</numerusform>
+            <numerusform>, %n stay</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>, %n in use</source>
+        <translation>
+            <numerusform>, %n in use</numerusform>
+            <numerusform>, %n in use</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 (%n cable(s) move)</source>
+        <translation>
+            <numerusform>%1 (%n cable moves)</numerusform>
+            <numerusform>%1 (%n cables move)</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>lariat::RecipeList</name>
+    <message numerus="yes">
+        <source>%n short</source>
+        <translation>
+            <numerusform>%n short</numerusform>
+            <numerusform>%n short</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>lariat::Recorder</name>
     <message numerus="yes">
         <source>%n note(s) taken; Ctrl+Z takes the whole take back.</source>
@@ -119,6 +232,40 @@
         <translation>
             <numerusform>%1 · %n bar</numerusform>
             <numerusform>%1 · %n bars</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>lariat::StockPanel</name>
+    <message numerus="yes">
+        <source>%n left</source>
+        <translation>
+            <numerusform>%n left</numerusform>
+            <numerusform>%n left</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n short</source>
+        <translation>
+            <numerusform>%n short</numerusform>
+            <numerusform>%n short</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>, %n plug(s) stand on another</source>
+        <translation>
+            <numerusform>, %n plug stands on another</numerusform>
+            <numerusform>, %n plugs stand on another</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>lariat::StockPlace</name>
+    <message numerus="yes">
+        <source>No row has %n HP free in one piece.</source>
+        <translation>
+            <numerusform>No row has %n HP free in one piece.</numerusform>
+            <numerusform>No row has %n HP free in one piece.</numerusform>
         </translation>
     </message>
 </context>

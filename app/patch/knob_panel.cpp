@@ -1,5 +1,7 @@
 #include "patch/knob_panel.h"
 
+#include "widgets/find_dialog.h"
+
 #include "engine/graph.h"
 #include "library/meaning.h"
 #include "library/midi_table.h"
@@ -180,6 +182,7 @@ void KnobPanel::addKnobs(const Post& post, const PartInfo& part) {
         const std::string id = info.id;
         connect(knob, &Knob::lockWanted, this, [this, p = post.id, id](bool on) { describeKnob(p, id, false, on); });
         connect(knob, &Knob::noteWanted, this, [this, p = post.id, id] { describeKnob(p, id, true, false); });
+        connect(knob, &Knob::findWanted, this, [this, p = post.id, id] { findSetting(session_, p, id, window()); });
         connect(knob, &Knob::learnWanted, this, [this, id] { learn(id); });
         connect(knob, &Knob::forgetWanted, this, [this, p = post.id, id] {
             session_.document.apply({ForgetController{p, id}}, tr("free a knob of its controller"));

@@ -2,11 +2,13 @@
 
 #include "look/text.h"
 #include "model/file.h"
+#include "stock/case_edits.h"
 
 #include <QFileInfo>
 #include <QUndoCommand>
 
 #include <algorithm>
+#include <utility>
 
 namespace lariat {
 namespace {
@@ -39,6 +41,20 @@ class PatchStep : public QUndoCommand {
     QString turned_; ///< the knob being turned, or empty
 };
 
+/// One step between two states of a case; kept in the user's folder either way.
+class CaseStep : public QUndoCommand {
+  public:
+    CaseStep(Document& document, Case before, Case after, const QString& name)
+        : QUndoCommand(name), document_(document), before_(std::move(before)), after_(std::move(after)) {}
+    void undo() override { document_.putCase(before_); }
+    void redo() override { document_.putCase(after_); }
+
+  private:
+    Document& document_;
+    Case before_;
+    Case after_;
+};
+
 Document::Document(Workspace workspace, QObject* parent)
     : QObject(parent), workspace_(std::move(workspace)), patch_(std::make_shared<const Patch>()) {
     keeper_.setSingleShot(true);
@@ -53,7 +69,53 @@ Document::~Document() {
     history_.blockSignals(true);
 }
 
+bool Document::putCase(const Case& housing) {
+    // Another window may have kept this case too: its change is not written over.
+    const std::filesystem::path file = workspace_.own / "cases" / (housing.id + ".json");
+    const auto known = workspace_.cases.find(housing.id);
+    std::error_code problem;
+    if (!workspace_.own.empty() && std::filesystem::exists(file, problem)) {
+        const auto there = readFile(file).and_then([](const std::string& bytes) { return readCase(bytes); });
+        if (there && (known == workspace_.cases.end() || !(known->second == *there))) {
+            Q_EMIT refused(tr("Another window has changed %1 since this one was opened. Open a new window to see it.")
+                               .arg(q(there->name)));
+            return false;
+        }
+    }
+    if (!workspace_.own.empty())
+        if (const auto kept = keepCase(housing, workspace_.own); !kept) {
+            Q_EMIT refused(said(kept.error()));
+            return false;
+        }
+    workspace_.cases.insert_or_assign(housing.id, housing);
+    Q_EMIT changed();
+    return true;
+}
+
+bool Document::changeCase(Case housing, const QString& name) {
+    auto fits = fitCase(std::move(housing), library());
+    if (!fits) {
+        Q_EMIT refused(said(fits.error().reason));
+        return false;
+    }
+    const auto there = workspace_.cases.find(fits->id);
+    if (there == workspace_.cases.end()) return putCase(*fits); // a new one is no step: it stays
+    if (there->second == *fits) return true;
+    const Case before = there->second;
+    if (!putCase(*fits)) return false;
+    history_.push(new CaseStep(*this, before, std::move(*fits), name));
+    return true;
+}
+
+void Document::audition(std::shared_ptr<const Patch> patch) {
+    if (audition_ == patch) return;
+    audition_ = std::move(patch);
+    Q_EMIT auditionChanged(audition_ != nullptr);
+    Q_EMIT changed();
+}
+
 void Document::put(std::shared_ptr<const Patch> patch) {
+    if (std::exchange(audition_, nullptr)) Q_EMIT auditionChanged(false);
     patch_ = std::move(patch);
     untilRow_ = std::min(untilRow_, static_cast<int>(patch_->cables.size()));
     if (recovery_ && !keeper_.isActive()) keeper_.start();
@@ -194,6 +256,7 @@ void Document::setUntilRow(int row) {
 }
 
 Patch Document::heard() const {
+    if (audition_) return *audition_;
     Patch part = patch();
     if (untilRow_ > 0 && untilRow_ < static_cast<int>(part.cables.size()))
         part.cables.resize(static_cast<std::size_t>(untilRow_));

@@ -47,6 +47,12 @@ class Document : public QObject {
     bool apply(const std::vector<Edit>& edits, const QString& name);
     /// One step of the history that makes it another patch, as one that was kept aside; refused like edits.
     bool become(Patch patch, const QString& name);
+    /// One step of the history that changes a case: every patch in it sees it changed. It is kept in the user's own
+    /// folder; if that fails, `refused` tells, and nothing changes.
+    bool changeCase(Case housing, const QString& name);
+    /// Plays that patch instead of the open one, until the next edit or until there is none any more.
+    void audition(std::shared_ptr<const Patch> patch);
+    [[nodiscard]] bool auditions() const { return audition_ != nullptr; }
     /// Like apply, but turning the same knob again goes on in the same step.
     void turnKnob(const std::string& post, const std::string& knob, double value);
     /// Like turnKnob for many knobs at once; `what` tells one such movement from another.
@@ -72,14 +78,17 @@ class Document : public QObject {
     Result<void> recover(const LeftBehind& left);
 
   Q_SIGNALS:
-    void replaced();    ///< another document is open: what is about the old one is to be forgotten; then comes changed
-    void changed();     ///< the patch is another one
+    void replaced(); ///< another document is open: what is about the old one is to be forgotten; then comes changed
+    void changed();  ///< the patch is another one
+    void auditionChanged(bool on);
     void fileChanged(); ///< file name or saved state
     void refused(const QString& reason);
 
   private:
     friend class PatchStep;
+    friend class CaseStep;
     void put(std::shared_ptr<const Patch> patch);
+    bool putCase(const Case& housing);
     void reset(Patch patch, const QString& file);
     bool keep();
     void dropRecovery();
@@ -87,6 +96,7 @@ class Document : public QObject {
 
     Workspace workspace_;
     std::shared_ptr<const Patch> patch_;
+    std::shared_ptr<const Patch> audition_;
     QUndoStack history_;
     QString file_;
     std::string onDisk_; ///< the open file as it was read or written here

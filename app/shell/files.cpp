@@ -2,6 +2,7 @@
 
 #include "look/text.h"
 #include "model/file.h"
+#include "stock/bundle.h"
 #include "widgets/file_dialog.h"
 
 #include <QAction>
@@ -80,6 +81,71 @@ bool Files::saveAs() {
     const QString proposed = document_.file().isEmpty() ? title + kEndings.first() : document_.file();
     const QString file = askWhereToSave(window_, tr("Save the patch"), proposed, patchFilter(), kEndings);
     return !file.isEmpty() && saveTo(file);
+}
+
+namespace {
+
+const QString kBundleEnding = QStringLiteral(".lariat-bundle");
+
+QString bundleFilter() {
+    return Files::tr("Bundles (*.lariat-bundle *.zip)");
+}
+
+} // namespace
+
+void Files::saveBundle() {
+    Q_EMIT finishTyping();
+    const Case* housing = document_.housing();
+    if (!housing) {
+        Q_EMIT message(tr("This patch names a case that is not here: there is nothing to bundle it with."), true);
+        return;
+    }
+    const auto made = gatherBundle(*housing, document_.patch(), dataFolder(), document_.workspace().own);
+    if (!made) {
+        Q_EMIT message(said(made.error()), true);
+        return;
+    }
+    QString title = q(document_.patch().title).toLower().left(kLongestTitle);
+    title.replace(QLatin1Char('/'), QLatin1Char('-'));
+    const QString file =
+        askWhereToSave(window_, tr("Save as a bundle"), title + kBundleEnding, bundleFilter(), {kBundleEnding});
+    if (file.isEmpty()) return;
+    if (const auto written = writeBundle(*made, file.toStdString()); !written) {
+        Q_EMIT message(said(written.error()), true);
+        return;
+    }
+    Q_EMIT message(
+        tr("%1 holds the patch, its case and %n module(s).", nullptr, static_cast<int>(made->modules.size())).arg(file),
+        false);
+}
+
+void Files::openBundle() {
+    const QString file = QFileDialog::getOpenFileName(window_, tr("Open a bundle"), QString(), bundleFilter());
+    if (file.isEmpty()) return;
+    const auto unpacked = readBundle(file.toStdString()).and_then([&](Bundle bundle) {
+        return unpackBundle(std::move(bundle), dataFolder(), document_.workspace().own);
+    });
+    if (!unpacked) {
+        Q_EMIT message(said(unpacked.error()), true);
+        return;
+    }
+    QStringList renamed;
+    for (const std::string& text : unpacked->renamed) renamed << q(text);
+    const QString names = renamed.isEmpty() ? QString() : QLatin1Char(' ') + renamed.join(QStringLiteral("; "));
+    if (!unpacked->patch) {
+        Q_EMIT message(tr("Its case is in your folder; a new window has it.") + names, false);
+        Q_EMIT elsewhereWanted({});
+        return;
+    }
+    const QString proposed = QFileInfo(file).completeBaseName() + kEndings.first();
+    const QString into = askWhereToSave(window_, tr("Save its patch"), proposed, patchFilter(), kEndings);
+    if (into.isEmpty()) return;
+    if (const auto written = writeFile(into.toStdString(), writePatch(*unpacked->patch), FileKind::Patch); !written) {
+        Q_EMIT message(said(written.error()), true);
+        return;
+    }
+    Q_EMIT message(tr("Its case and modules are in your folder; the patch opens in a new window.") + names, false);
+    Q_EMIT elsewhereWanted(into);
 }
 
 bool Files::saveTo(const QString& file) {

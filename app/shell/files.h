@@ -22,6 +22,10 @@ class Files : public QObject {
     void openByDialog();
     bool save();
     bool saveAs();
+    /// The patch with its case, modules, recordings and tunings in one archive.
+    void saveBundle();
+    /// Unpacks one into the user's folder; its patch is kept where the user says, and opened in a window of its own.
+    void openBundle();
     /// False if the user would rather not lose the open patch.
     bool mayLeave();
     /// The files opened last, and the work that other runs have left behind, as menus.
@@ -36,6 +40,8 @@ class Files : public QObject {
     void message(const QString& text, bool refusal);
     /// What is being typed somewhere is to be taken now.
     void finishTyping();
+    /// Modules that were not there when this window was made: another one has them.
+    void elsewhereWanted(const QString& file);
 
   private:
     bool saveTo(const QString& file);

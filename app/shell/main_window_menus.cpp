@@ -62,11 +62,16 @@ QMenu* MainWindow::buildFileMenu() {
         if (files_->mayLeave()) document_.startNew();
     });
     QMenu* in = file->addMenu(tr("New patch &in"));
-    for (const auto& [id, housing] : document_.workspace().cases)
-        addNamed(*in, ("new-in-" + id).c_str(), q(housing.name), this, [this, id = id] {
-            if (files_->mayLeave()) document_.startNew(id);
-        });
-    addNamed(*file, "new-window", tr("New &window"), this, [this] { Q_EMIT newWindowWanted(); });
+    const auto fillCases = [this, in] {
+        in->clear(); // there may be more since
+        for (const auto& [id, housing] : document_.workspace().cases)
+            addNamed(*in, ("new-in-" + id).c_str(), q(housing.name), this, [this, id = id] {
+                if (files_->mayLeave()) document_.startNew(id);
+            });
+    };
+    connect(in, &QMenu::aboutToShow, this, fillCases);
+    fillCases();
+    addNamed(*file, "new-window", tr("New &window"), this, [this] { Q_EMIT newWindowWanted({}); });
     addNamed(*file, "open", tr("&Open…"), this, [this] { files_->openByDialog(); });
     QMenu* recent = file->addMenu(tr("Open &recent"));
     connect(recent, &QMenu::aboutToShow, this, [this, recent] { files_->fillRecent(*recent); });
@@ -83,6 +88,8 @@ QMenu* MainWindow::buildFileMenu() {
     file->addSeparator();
     addNamed(*file, "save", tr("&Save"), this, [this] { files_->save(); });
     addNamed(*file, "save-as", tr("Save &as…"), this, [this] { files_->saveAs(); });
+    addNamed(*file, "save-bundle", tr("Save as a &bundle…"), this, [this] { files_->saveBundle(); });
+    addNamed(*file, "open-bundle", tr("Open a bun&dle…"), this, [this] { files_->openBundle(); });
     addNamed(*file, "render", tr("Sound to a &file…"), this, [this] { renderToFile(); });
     file->addSeparator();
     addNamed(*file, "preferences", tr("Pre&ferences…"), this, [this] {

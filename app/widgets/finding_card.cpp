@@ -88,6 +88,7 @@ void FindingCard::addWalk(const Finding& finding, const Patch& patch, const Libr
             tr("Show it on the chart"), [this, i] { Q_EMIT linkChosen(i); }, -1);
         line->setObjectName(QStringLiteral("walk-%1").arg(i));
         line->setContentsMargins(10, 0, 0, 0);
+        line->setText(line->text().replace(QLatin1String("font-weight:600"), QLatin1String("font-weight:400")));
     }
 }
 

@@ -301,6 +301,8 @@ void Knob::contextMenuEvent(QContextMenuEvent* event) {
         Q_EMIT turned(initial_);
         Q_EMIT released();
     });
+    if (scale_.taper != Taper::Switch)
+        menu->addAction(tr("Find the setting for…"), this, [this] { Q_EMIT findWanted(); });
     menu->addSeparator();
     menu->addAction(tr("Copy the value"), this,
                     [this] { QGuiApplication::clipboard()->setText(QString::fromStdString(scale_.text(value_))); });

@@ -1,0 +1,58 @@
+// The Stock place: what the case can do, what is in use by whom, and what is left; and the case itself.
+#pragma once
+
+#include "shell/place.h"
+#include "stock/case_view.h"
+#include "stock/ledger_view.h"
+#include "stock/stock_panel.h"
+
+#include <QComboBox>
+#include <QLabel>
+#include <QScrollArea>
+
+#include <optional>
+
+namespace lariat {
+
+class StockPlace : public Place {
+    Q_OBJECT
+
+  public:
+    explicit StockPlace(const Session& session, QWidget* parent = nullptr);
+
+    [[nodiscard]] QWidget* tool() override { return cases_; }
+    [[nodiscard]] CaseView& caseView() { return *case_; }
+    [[nodiscard]] LedgerView& ledger() { return *ledger_; }
+
+  protected:
+    void showEvent(QShowEvent* event) override;
+    void changeEvent(QEvent* event) override;
+
+  private:
+    void refresh();
+    void listCases();
+    void caseChosen(int index);
+    void moveTo(const Case& to);
+    void makeCase();
+    void addModule();
+    void addCables();
+    void changeSupply();
+    void showMenu(const std::string& slot, const QPoint& at);
+    void choose(const std::string& slot);
+    /// Applies what was done to the case, or tells why not.
+    bool apply(Result<Case> changed, const QString& name);
+    /// Parts of the slot that the patch uses, as text; empty: none.
+    [[nodiscard]] QString usersOf(const std::string& slot) const;
+
+    Session session_;
+    Functions functions_;
+    QComboBox* cases_;
+    QLabel* summary_;
+    LedgerView* ledger_;
+    CaseView* case_;
+    StockPanel* panel_;
+    QScrollArea* scroll_;
+    bool stale_ = true;
+};
+
+} // namespace lariat
