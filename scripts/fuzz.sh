@@ -38,6 +38,7 @@ start() {
 }
 start patch 20000 "$runs" data/demo
 start module 20000 "$runs" data/modules data/cases
+start recipe 20000 "$few" data/recipes data
 start midi 4000 "$runs" fuzz/corpus/midi
 start scala 4000 "$runs" data/tunings
 start sentences 400 "$few" fuzz/corpus/sentences

@@ -1,6 +1,7 @@
 #!/usr/bin/env bash
 # Brings app/i18n/*.ts up to date with what the sources say. The core knows nothing of Qt: its sentences, say("…"), and
-# those of the printed sheet are handed to lupdate as a list under the context "core".
+# those of the printed sheet are handed to lupdate as a list under the context "core", with the names of functions; what
+# recipes say, under "recipes".
 # Usage: scripts/translations.sh [folder]   (app/i18n without one)
 set -euo pipefail
 cd "$(dirname "$0")/.."
@@ -8,6 +9,7 @@ into="${1:-app/i18n}"
 list="$(mktemp -d)"
 trap 'rm -rf "$list"' EXIT
 /usr/bin/python3 - "$list/core_sentences.cpp" <<'PY'
+import json
 import pathlib
 import re
 import sys
@@ -19,8 +21,22 @@ for file in sorted([*pathlib.Path("core").rglob("*.cpp"), *pathlib.Path("app/pri
         text = "".join(part[1:-1] for part in re.findall(literal, match[1]))
         if text not in found:
             found.append(text)
+functions = json.loads(pathlib.Path("data/functions.json").read_text())["functions"]
+for function in functions:
+    texts = [function["name"]] + [provider.get("because", "") for provider in function["providers"]]
+    found += [text for text in texts if text and text not in found]
+recipes = []
+for file in sorted(pathlib.Path("data/recipes").glob("*.json")):
+    recipe = json.loads(file.read_text())
+    texts = [recipe["name"], recipe["group"], recipe["about"]]
+    for wish in recipe.get("wishes", []):
+        texts += [wish["name"], wish.get("about", ""), *wish.get("choices", [])]
+    texts += [goal["name"] for goal in recipe.get("goals", [])] + recipe.get("ear", []) + recipe.get("cautions", [])
+    recipes += [text for text in texts if text and text not in recipes]
 pathlib.Path(sys.argv[1]).write_text(
-    "\n".join(f'QT_TRANSLATE_NOOP("core", "{text}");' for text in found) + "\n"
+    "\n".join(f'QT_TRANSLATE_NOOP("core", "{text}");' for text in found)
+    + "\n".join(["", *(f'QT_TRANSLATE_NOOP("recipes", "{text}");' for text in recipes)])
+    + "\n"
 )
 PY
 lupdate=$(command -v lupdate || echo /usr/lib/qt6/bin/lupdate)
