@@ -85,5 +85,6 @@ void addPlan(CLI::App& app, Context& context);
 void addFind(CLI::App& app, Context& context);
 void addStock(CLI::App& app, Context& context);
 void addBundle(CLI::App& app, Context& context);
+void addModule(CLI::App& app, Context& context);
 
 } // namespace lariat::cli

@@ -194,6 +194,17 @@ class PartResolver {
             scale.min = *knob.min;
             scale.max = *knob.max;
         }
+        if (knob.taper) {
+            if (scale.taper == Taper::Switch) fail(where, say("a switch has no taper"));
+            if (*knob.taper == Taper::Log && scale.min <= 0.0)
+                fail(where, say("a log taper needs a range above zero, not {:g} to {:g}", scale.min, scale.max));
+            scale.taper = *knob.taper;
+        }
+        if (!knob.calibration.readings.empty()) {
+            auto read = calibrate(scale, knob.calibration.readings, knob.calibration.law);
+            if (!read) fail(where + "/calibration", read.error());
+            scale = std::move(read->scale);
+        }
         const double initial = knob.initial.value_or(std::clamp(spec.initial, scale.min, scale.max));
         if (initial < scale.min || initial > scale.max)
             fail(where, say("the initial value {:g} is outside {:g} to {:g}", initial, scale.min, scale.max));
@@ -212,7 +223,7 @@ class PartResolver {
                     placed.insert(named->id);
                     addKnob(*named, "knobs/" + named->id);
                 } else if (!isSet(spec.id)) {
-                    addKnob({spec.id, "", spec.id, {}, {}, {}, {}}, "knobs");
+                    addKnob({spec.id, "", spec.id, {}, {}, {}, {}, {}, {}}, "knobs");
                 }
             }
             for (const KnobDescription& knob : in_.knobs)
@@ -274,7 +285,7 @@ class PartResolver {
 void checkNormals(const ModuleInfo& module) {
     for (const PartInfo& part : module.parts)
         for (const JackInfo& start : part.jacks) {
-            const std::string path = fmt::format("parts/{}/jacks/{}", part.id, start.id);
+            const std::string path = fmt::format("parts/{}/normals/{}", part.id, start.id);
             std::set<const JackInfo*> seen;
             for (const JackInfo* jack = &start; jack->normal;) {
                 if (!seen.insert(jack).second) throw ReadError(path, say("its normals go round in a circle"));
@@ -417,6 +428,15 @@ std::shared_ptr<const Tuning> Library::tuning(std::string_view name) const {
 void Library::add(ModuleInfo module) {
     std::string id = module.description.id;
     modules_.insert_or_assign(std::move(id), std::move(module));
+}
+
+void Library::remove(std::string_view id) {
+    if (const auto it = modules_.find(id); it != modules_.end()) modules_.erase(it);
+}
+
+void Library::borrowMaterial(const Library& other) {
+    samples_.insert(other.samples_.begin(), other.samples_.end());
+    tunings_.insert(other.tunings_.begin(), other.tunings_.end());
 }
 
 const ModuleInfo* Library::module(std::string_view id) const {

@@ -25,12 +25,14 @@ struct BlockPoint {
 struct NormalInfo {
     std::string part;
     std::string jack;
+    bool operator==(const NormalInfo&) const = default;
 };
 
 /// A switch of the part and where it stands.
 struct ModeInfo {
     std::string knob;
     int position = 0;
+    bool operator==(const ModeInfo&) const = default;
 };
 
 /// Another word or use of a jack or knob, in force while its condition holds.
@@ -40,6 +42,7 @@ struct Meaning {
     std::string name{};             ///< empty: as before
     std::optional<BlockPoint> at{}; ///< of a knob: the control that it sets then …
     Scale scale{};                  ///< … in that control's unit
+    bool operator==(const Meaning&) const = default;
 };
 
 struct JackInfo {
@@ -56,6 +59,7 @@ struct JackInfo {
     JackScaling scaling{};
     JackElectrics electrics{};
     std::vector<Meaning> meanings{};
+    bool operator==(const JackInfo&) const = default;
 };
 
 struct KnobInfo {
@@ -66,17 +70,20 @@ struct KnobInfo {
     double initial = 0.0;
     bool momentary = false; ///< a button: pressed in the engine, never in the patch
     std::vector<Meaning> meanings{};
+    bool operator==(const KnobInfo&) const = default;
 };
 
 struct WireInfo {
     BlockPoint from;
     BlockPoint to;
+    bool operator==(const WireInfo&) const = default;
 };
 
 struct PartBlock {
     std::string id;
     const BlockType* type = nullptr;
     std::map<int, double> fixed; ///< control index → value
+    bool operator==(const PartBlock&) const = default;
 };
 
 /// A part with every name looked up.
@@ -89,6 +96,7 @@ struct PartInfo {
     std::vector<KnobInfo> knobs;
     std::vector<std::string> mainKnobs;
 
+    bool operator==(const PartInfo&) const = default;
     [[nodiscard]] const JackInfo* jack(std::string_view id) const;
     [[nodiscard]] const KnobInfo* knob(std::string_view id) const;
     /// True if some block of the part is of that type.
@@ -117,8 +125,12 @@ class Library {
     /// Reads every .json of a folder, in alphabetical order. Files that cannot be used are reported and the
     /// rest still loads. A module of a name that is there already replaces it.
     std::vector<Error> load(const std::filesystem::path& folder);
-    /// Adds one module.
+    /// Adds one module, or puts it in the place of that of its id.
     void add(ModuleInfo module);
+    /// Without the module of that id.
+    void remove(std::string_view id);
+    /// Has the recordings and tunings of another library as well.
+    void borrowMaterial(const Library& other);
 
     [[nodiscard]] const ModuleInfo* module(std::string_view id) const;
     [[nodiscard]] const PartInfo* part(const Post& post) const;

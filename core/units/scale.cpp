@@ -1,5 +1,6 @@
 #include "units/scale.h"
 
+#include "units/calibration.h"
 #include "units/letters.h"
 #include "units/pitch.h"
 
@@ -174,6 +175,7 @@ std::optional<double> inUnit(Unit unit, const Written& w) {
 } // namespace
 
 double Scale::toFraction(double value) const {
+    if (!marks.empty()) return backAlongMarks(marks, value, taper == Taper::Log);
     double x = 0.0;
     switch (taper) {
     case Taper::Linear:
@@ -194,6 +196,7 @@ double Scale::toFraction(double value) const {
 
 double Scale::toValue(double fraction) const {
     const double x = std::clamp(fraction, 0.0, 1.0);
+    if (!marks.empty()) return alongMarks(marks, x, taper == Taper::Log);
     switch (taper) {
     case Taper::Linear:
         return min + x * (max - min);

@@ -6,6 +6,7 @@
 //   log      value = min (max / min)^x            (min, max > 0; equal steps are equal ratios)
 //   squared  value = min + x^2 (max - min)        (levels and times that start at zero)
 //   switch   value = round(x (n - 1)), n positions with words
+// A knob that was read off its own metal has marks instead: value runs through them, monotone.
 // Another scale may have words as well: then its travel falls into as many zones of one size, each with its word, which
 // may end in figures of its own ("major 4:5:6:8").
 #pragma once
@@ -20,12 +21,21 @@ namespace lariat {
 enum class Unit { None, Volts, Hertz, Seconds, Percent, Semitones, Cents, Octaves, Decibels, Bpm, Times };
 enum class Taper { Linear, Log, Squared, Switch };
 
+/// What stands at a place of the travel.
+struct Mark {
+    double fraction = 0.0;
+    double value = 0.0;
+    bool operator==(const Mark&) const = default;
+};
+
 struct Scale {
     Unit unit = Unit::None;
     double min = 0.0;
     double max = 1.0;
     Taper taper = Taper::Linear;
     std::vector<std::string> words{}; ///< the positions of a switch, or the zones of another scale, first to last
+    /// A calibrated knob: two or more, rising; the value runs through them (calibration.h) instead of along the taper.
+    std::vector<Mark> marks{};
 
     bool operator==(const Scale&) const = default;
 

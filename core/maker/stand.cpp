@@ -1,0 +1,362 @@
+#include "maker/stand.h"
+
+#include <algorithm>
+#include <array>
+#include <set>
+
+#include <fmt/format.h>
+
+namespace lariat {
+namespace {
+
+constexpr const char* kStand = "test-stand";
+constexpr const char* kOnly = "1"; ///< the part of a module that is one block
+
+std::string blockModule(std::string_view type) {
+    return fmt::format("block-{}", type);
+}
+
+/// Every block as a module that shows all of it.
+ModuleInfo moduleOf(const BlockType& type) {
+    ModuleDescription out;
+    out.id = blockModule(type.id);
+    out.name = type.name;
+    out.about = type.about;
+    out.hp = 8;
+    PartDescription part;
+    part.id = kOnly;
+    part.name = type.name;
+    part.blocks.push_back({type.id, type.id, {}});
+    out.parts.push_back(std::move(part));
+    return *resolveModule(out); // it names nothing that could be missing
+}
+
+/// Four notes over and over, so that the stand plays by itself.
+Performance tune(const std::string& post) {
+    Performance out;
+    out.post = post;
+    out.tempo = 110.0;
+    out.lengthBeats = 8.0;
+    double beat = 0.0;
+    constexpr std::array<std::uint8_t, 4> kNotes = {50, 53, 57, 62}; // D3 F3 A3 D4
+    for (const std::uint8_t note : kNotes) {
+        out.messages.push_back({beat, {0x90, note, 100}});
+        out.messages.push_back({beat + 1.2, {0x80, note, 0}});
+        beat += 2.0;
+    }
+    return out;
+}
+
+class Builder {
+  public:
+    Builder(const ModuleInfo& module, const Library& material, StandView view, const Stand* before)
+        : module_(module), view_(view), before_(before) {
+        Library& library = out_.workspace.library;
+        library.borrowMaterial(material);
+        for (const BlockType& type : blockTypes()) library.add(moduleOf(type));
+        library.add(module);
+        Case housing;
+        housing.id = kStand;
+        housing.name = "Test stand";
+        housing.rows = 1;
+        housing.hpPerRow = kMostColumns;
+        housing.supply = {100'000, 100'000, 100'000};
+        housing.cables = {{30, "grey", 1000}};
+        housing_ = housing;
+        out_.patch.caseId = kStand;
+        out_.patch.title = module.description.name;
+        out_.patch.about = module.description.about;
+    }
+
+    Stand build() {
+        addPost("keys", "Keys", "keys");
+        addPost("clock", "Clock", "clock");
+        out_.patch.performances.emplace_back(tune("keys"));
+        addPost("way-out", "Way out", "line-out");
+        if (view_ == StandView::Panel)
+            for (const PartInfo& part : module_.parts) addPart(part);
+        else
+            for (const PartInfo& part : module_.parts) addBlocks(part);
+        tieInputs();
+        tieOutputs();
+        if (before_) keepWhatWasDone();
+        placeAll();
+        return std::move(out_);
+    }
+
+  private:
+    Post& addPost(const std::string& id, const std::string& name, const std::string& type) {
+        Post post;
+        post.id = id;
+        post.name = name;
+        post.slot = id;
+        post.module = blockModule(type);
+        post.part = kOnly;
+        out_.patch.posts.push_back(std::move(post));
+        return out_.patch.posts.back();
+    }
+
+    /// A helper of the stand, once it is needed.
+    const char* helper(const char* id, const char* name, const char* type) {
+        if (!out_.patch.post(id)) addPost(id, name, type);
+        return id;
+    }
+
+    void addPart(const PartInfo& part) {
+        Post post;
+        post.id = "made-" + part.id;
+        post.name = part.name;
+        post.slot = "made";
+        post.module = module_.description.id;
+        post.part = part.id;
+        post.voice = part.name;
+        out_.patch.posts.push_back(std::move(post));
+    }
+
+    static std::string blockPost(const PartInfo& part, const PartBlock& block) {
+        return fmt::format("in-{}-{}", part.id, block.id);
+    }
+
+    void addBlocks(const PartInfo& part) {
+        for (const PartBlock& block : part.blocks) {
+            Post& post = addPost(blockPost(part, block),
+                                 module_.parts.size() == 1 ? block.id : part.name + " " + block.id, block.type->id);
+            post.slot = part.id + "." + block.id;
+            post.voice = part.name;
+            for (const auto& [control, value] : block.fixed) {
+                const std::string& id = block.type->controls[static_cast<std::size_t>(control)].id;
+                post.knobs[id] = value;
+                fixed_.emplace(post.id, id);
+            }
+        }
+        for (const KnobInfo& knob : part.knobs)
+            if (!knob.momentary)
+                if (Post* post = own(blockPost(part, part.blocks[static_cast<std::size_t>(knob.at.block)])))
+                    post->knobs[controlOf(part, knob).id] = knob.initial;
+        for (const WireInfo& wire : part.wires)
+            tie(pointOf(part, wire.from, true), pointOf(part, wire.to, false), part.name, "behind the panel");
+    }
+
+    static const ControlSpec& controlOf(const PartInfo& part, const KnobInfo& knob) {
+        const BlockType& type = *part.blocks[static_cast<std::size_t>(knob.at.block)].type;
+        return type.controls[static_cast<std::size_t>(knob.at.index)];
+    }
+
+    Post* own(const std::string& id) {
+        const auto it = std::ranges::find(out_.patch.posts, id, &Post::id);
+        return it == out_.patch.posts.end() ? nullptr : &*it;
+    }
+
+    static JackRef pointOf(const PartInfo& part, const BlockPoint& at, bool output) {
+        const PartBlock& block = part.blocks[static_cast<std::size_t>(at.block)];
+        const auto& specs = output ? block.type->outputs : block.type->inputs;
+        return {blockPost(part, block), specs[static_cast<std::size_t>(at.index)].id};
+    }
+
+    /// A jack of the panel, where it is found in this view.
+    [[nodiscard]] JackRef jackOf(const PartInfo& part, const JackInfo& jack) const {
+        if (view_ == StandView::Panel) return {"made-" + part.id, jack.id};
+        return pointOf(part, jack.at, jack.output);
+    }
+
+    void tie(const JackRef& from, const JackRef& to, const std::string& voice, const std::string& step) {
+        if (out_.patch.cableInto(to)) return;
+        Cable cable;
+        cable.id = out_.patch.freshCableId();
+        cable.from = from;
+        cable.to = to;
+        cable.voice = voice;
+        cable.step = step;
+        cable.lengthCm = 30;
+        cable.colour = "grey";
+        out_.patch.cables.push_back(std::move(cable));
+    }
+
+    /// What a jack is for: of one that only passes on (a mult, an adder), what stands behind it on the wires decides.
+    static SignalKind kindOf(const PartInfo& part, const BlockPoint& at, bool output, int depth = 4) {
+        const BlockType& type = *part.blocks[static_cast<std::size_t>(at.block)].type;
+        const auto& specs = output ? type.outputs : type.inputs;
+        const SignalKind own = specs[static_cast<std::size_t>(at.index)].kind;
+        if (own != SignalKind::Control || depth == 0) return own;
+        const bool passes = std::ranges::any_of(flowsOf(type), [&](const Flow& flow) {
+            return flow.does == Does::Passes &&
+                   (output || std::ranges::find(flow.inputs, specs[static_cast<std::size_t>(at.index)].id) != flow.inputs.end());
+        });
+        if (!passes) return own;
+        for (const WireInfo& wire : part.wires) {
+            const BlockPoint& here = output ? wire.to : wire.from;
+            if (here.block != at.block) continue;
+            const SignalKind other = kindOf(part, output ? wire.from : wire.to, output, depth - 1);
+            if (other != SignalKind::Control) return other;
+        }
+        return own;
+    }
+    static SignalKind kindOf(const PartInfo& part, const JackInfo& jack) { return kindOf(part, jack.at, jack.output); }
+
+    /// What feeds an input behind its switch while nothing is plugged in: the output that its normals lead to.
+    [[nodiscard]] std::optional<JackRef> normalOf(const JackInfo& jack) const {
+        const JackInfo* at = &jack;
+        const PartInfo* part = nullptr;
+        while (at->normal) { // resolveModule refuses circles
+            part = module_.part(at->normal->part);
+            at = part->jack(at->normal->jack);
+        }
+        if (!part || !at->output) return std::nullopt;
+        return jackOf(*part, *at);
+    }
+
+    void tieInputs() {
+        for (const PartInfo& part : module_.parts) {
+            const bool pitched =
+                std::ranges::any_of(part.jacks, [&](const JackInfo& j) { return !j.output && kindOf(part, j) == SignalKind::Pitch; });
+            for (const JackInfo& jack : part.jacks) {
+                if (jack.output) continue;
+                const JackRef to = jackOf(part, jack);
+                if (jack.normal) {
+                    const auto from = normalOf(jack);
+                    if (view_ == StandView::Behind && from) tie(*from, to, part.name, "normals");
+                    continue;
+                }
+                switch (kindOf(part, jack)) {
+                case SignalKind::Pitch:
+                    tie({"keys", "pitch-1"}, to, part.name, "on the stand");
+                    break;
+                case SignalKind::Gate:
+                    tie(pitched ? JackRef{"keys", "gate-1"} : JackRef{"clock", "beat"}, to, part.name, "on the stand");
+                    break;
+                case SignalKind::Clock:
+                    tie({"clock", "sixteenths"}, to, part.name, "on the stand");
+                    break;
+                case SignalKind::Audio:
+                    if (!out_.patch.post("tone")) {
+                        helper("tone", "Test tone", "vco");
+                        tie({"keys", "pitch-1"}, {"tone", "voct"}, "", "on the stand");
+                    }
+                    tie({"tone", "saw"}, to, part.name, "on the stand");
+                    break;
+                case SignalKind::Control:
+                    break; // its knob is heard without it
+                }
+            }
+        }
+    }
+
+    /// The first outputs of that kind, up to two.
+    [[nodiscard]] std::vector<JackRef> outputs(SignalKind kind) const {
+        std::vector<JackRef> out;
+        for (const PartInfo& part : module_.parts)
+            for (const JackInfo& jack : part.jacks)
+                if (jack.output && kindOf(part, jack) == kind && out.size() < 2) out.push_back(jackOf(part, jack));
+        return out;
+    }
+
+    void tieOutputs() {
+        if (const auto sound = outputs(SignalKind::Audio); !sound.empty()) {
+            tie(sound.front(), {"way-out", "left"}, "", "on the stand");
+            tie(sound.back(), {"way-out", "right"}, "", "on the stand");
+            return;
+        }
+        // What makes no sound is heard in a voice: it tunes it, opens it, or strikes it.
+        helper("tone", "Test tone", "vco");
+        helper("level", "Level", "vca");
+        const auto pitch = outputs(SignalKind::Pitch);
+        tie(pitch.empty() ? JackRef{"keys", "pitch-1"} : pitch.front(), {"tone", "voct"}, "", "on the stand");
+        tie({"tone", "triangle"}, {"level", "in"}, "", "on the stand");
+        auto gates = outputs(SignalKind::Gate);
+        if (gates.empty()) gates = outputs(SignalKind::Clock);
+        if (const auto control = outputs(SignalKind::Control); gates.empty() && pitch.empty() && !control.empty()) {
+            tie(control.front(), {"level", "lin-cv"}, "", "on the stand");
+        } else {
+            helper("contour", "Contour", "contour");
+            tie(gates.empty() ? JackRef{"keys", "gate-1"} : gates.front(), {"contour", "gate"}, "", "on the stand");
+            tie({"contour", "out"}, {"level", "lin-cv"}, "", "on the stand");
+        }
+        tie({"level", "out"}, {"way-out", "left"}, "", "on the stand");
+        tie({"level", "out"}, {"way-out", "right"}, "", "on the stand");
+    }
+
+    [[nodiscard]] bool hasJack(const Patch& patch, const Library& library, const JackRef& ref) const {
+        return library.jack(patch, ref) != nullptr;
+    }
+
+    /// A wire of the module, which the module alone decides.
+    [[nodiscard]] static bool isInner(const Cable& cable) {
+        return cable.from.post.starts_with("in-") && cable.to.post.starts_with("in-");
+    }
+
+    void keepWhatWasDone() {
+        Patch& patch = out_.patch;
+        const Patch& was = before_->patch;
+        for (Post& post : patch.posts) {
+            const Post* old = was.post(post.id);
+            if (!old || old->module != post.module || old->part != post.part) continue;
+            const PartInfo* part = out_.workspace.library.part(post);
+            for (const auto& [id, value] : old->knobs) {
+                const KnobInfo* knob = part->knob(id);
+                if (knob && !fixed_.contains({post.id, id}) && value >= knob->scale.min && value <= knob->scale.max) post.knobs[id] = value;
+            }
+        }
+        if (was.cables.empty()) return;
+        // Inputs that were there before are tied as somebody left them; what is new, as usual.
+        std::vector<Cable> cables;
+        for (const Cable& cable : patch.cables)
+            if (isInner(cable) || !hasJack(was, before_->workspace.library, cable.to)) cables.push_back(cable);
+        for (const Cable& cable : was.cables) {
+            const JackInfo* from = out_.workspace.library.jack(patch, cable.from);
+            const JackInfo* to = out_.workspace.library.jack(patch, cable.to);
+            const bool taken = std::ranges::any_of(cables, [&](const Cable& one) { return one.to == cable.to; });
+            if (from && to && from->output && !to->output && !taken && !isInner(cable)) cables.push_back(cable);
+        }
+        int id = 0;
+        for (Cable& cable : cables) cable.id = ++id;
+        patch.cables = std::move(cables);
+    }
+
+    void placeAll() {
+        int column = 1;
+        std::set<std::string> placed;
+        for (const Post& post : out_.patch.posts) {
+            if (!placed.insert(post.slot).second) continue;
+            const int hp = out_.workspace.library.module(post.module)->description.hp;
+            Slot slot;
+            slot.id = post.slot;
+            slot.module = post.module;
+            slot.column = column;
+            column += hp;
+            housing_.slots.push_back(std::move(slot));
+        }
+        out_.workspace.cases[kStand] = housing_;
+    }
+
+    const ModuleInfo& module_;
+    StandView view_;
+    const Stand* before_;
+    Case housing_;
+    std::set<std::pair<std::string, std::string>> fixed_; ///< posts' controls that no knob of the panel sets
+    Stand out_;
+};
+
+} // namespace
+
+Stand makeStand(const ModuleInfo& module, const Library& material, StandView view, const Stand* before) {
+    return Builder(module, material, view, before).build();
+}
+
+std::vector<std::vector<InnerWire>> wiresOnStand(const Patch& patch, const ModuleInfo& module) {
+    std::vector<std::vector<InnerWire>> out;
+    for (const PartInfo& part : module.parts) {
+        std::map<std::string, std::string, std::less<>> blocks; // post → block
+        for (const PartBlock& block : part.blocks) blocks[fmt::format("in-{}-{}", part.id, block.id)] = block.id;
+        std::vector<InnerWire> wires;
+        for (const Cable& cable : patch.cables) {
+            const auto from = blocks.find(cable.from.post);
+            const auto to = blocks.find(cable.to.post);
+            if (from == blocks.end() || to == blocks.end() || cable.step == "normals") continue;
+            wires.push_back({from->second + "." + cable.from.jack, to->second + "." + cable.to.jack});
+        }
+        out.push_back(std::move(wires));
+    }
+    return out;
+}
+
+} // namespace lariat
