@@ -2,9 +2,12 @@
 
 #include "patch/patch_place.h"
 #include "plan/plan_place.h"
+#include "stock/stock_place.h"
 #include "time/time_place.h"
+#include "widgets/calibrate_dialog.h"
 
 #include <QApplication>
+#include <QComboBox>
 #include <QElapsedTimer>
 #include <QFileInfo>
 
@@ -72,13 +75,32 @@ int takePicture(MainWindow& window, const Pose& pose) {
             wait();
         }
     }
+    QWidget* shown = &window;
+    if (auto* stock = dynamic_cast<StockPlace*>(window.place(QStringLiteral("stock"))); stock && stock->isVisible()) {
+        // "make <module>", "behind <module>", "calibrate <module> <part> <knob>"
+        const QStringList words = pose.panel.split(QLatin1Char(' '));
+        if (words.size() >= 2 && words[0] != QLatin1String("calibrate")) {
+            stock->make(words[1].toStdString());
+            auto* view = stock->maker().findChild<QComboBox*>(QStringLiteral("maker-view"));
+            view->setCurrentIndex(words[0] == QLatin1String("behind") ? 1 : 0);
+            Q_EMIT view->activated(view->currentIndex());
+            const auto& stand = *stock->maker().stand();
+            stand.selection.choosePost(stand.document.patch().posts[3].id);
+            for (timer.restart(); timer.elapsed() < 6 * kSettleMilliseconds || !stand.checker.settled();)
+                QApplication::processEvents(QEventLoop::AllEvents, 20);
+        } else if (words.size() == 4) {
+            calibrateKnob(window.session(), words[1].toStdString(), words[2].toStdString(), words[3].toStdString(),
+                          &window);
+            if (auto* dialog = window.findChild<QWidget*>(QStringLiteral("calibrate-dialog"))) shown = dialog;
+        }
+    }
     if (window.place(QStringLiteral("sheet"))->isVisible())
         while (!window.checker().sheetIsReady() && timer.elapsed() < kPatienceMilliseconds)
             QApplication::processEvents(QEventLoop::AllEvents, 20);
     for (timer.restart(); timer.elapsed() < kSettleMilliseconds / 2;) // what came last is laid out
         QApplication::processEvents(QEventLoop::AllEvents, 20);
     QDir().mkpath(QFileInfo(pose.file).absolutePath());
-    if (window.grab().save(pose.file)) return 0;
+    if (shown->grab().save(pose.file)) return 0;
     std::fprintf(stderr, "lariat: %s cannot be written\n", qPrintable(pose.file));
     return 2;
 }

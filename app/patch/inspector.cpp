@@ -29,6 +29,10 @@ Inspector::Inspector(const Session& session, Chart& chart, QWidget* parent)
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setAccessibleName(tr("Inspector"));
     connect(&session_.selection, &Selection::changed, this, &Inspector::refresh);
+    connect(&session_.document, &Document::libraryChanged, this, [this] {
+        shown_.clear();
+        renewed_ = true;
+    });
     connect(&session_.document, &Document::changed, this, &Inspector::refresh);
     connect(&session_.checker, &Checker::findingsChanged, this, &Inspector::refresh);
     connect(&session_.document, &Document::replaced, this, [this] { pending_ = {}; });
@@ -77,8 +81,11 @@ QString Inspector::wording() const {
 }
 
 void Inspector::refresh() {
-    if ((knobs_ && knobs_->busy()) || (cable_ && cable_->busy())) return; // the page stays under the hand
-    if (knobs_ && knobs_->learning() && session_.selection.post() == post_) return;
+    if (!renewed_) {
+        if ((knobs_ && knobs_->busy()) || (cable_ && cable_->busy())) return; // the page stays under the hand
+        if (knobs_ && knobs_->learning() && session_.selection.post() == post_) return;
+    }
+    renewed_ = false;
     const QString words = wording();
     if (words != shown_) {
         shown_ = words;

@@ -50,6 +50,7 @@ class Inspector : public QScrollArea {
     QVBoxLayout* layout_ = nullptr;
     std::string post_;
     QString shown_;              ///< the wording that the page was made for
+    bool renewed_ = false;       ///< its module may have other knobs: it is made anew even under the hand
     KnobPanel* knobs_ = nullptr; ///< of the page, with a post
     CableCard* cable_ = nullptr; ///< of the page, with a row
     JackRef pending_;

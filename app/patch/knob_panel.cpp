@@ -1,5 +1,6 @@
 #include "patch/knob_panel.h"
 
+#include "widgets/calibrate_dialog.h"
 #include "widgets/find_dialog.h"
 
 #include "engine/graph.h"
@@ -111,11 +112,15 @@ void KnobPanel::refresh() {
     const PartInfo& part = *session_.document.library().part(*post);
     if (envelope_) showEnvelope(*post, part);
     if (midi_) midi_->refresh();
+    // The page may be on its way out: its module has other knobs by now.
     for (const auto& [id, knob] : knobs_) {
-        knob->showValue(knobInForce(session_.document.patch(), *post, part, *part.knob(id)).value);
+        const KnobInfo* info = part.knob(id);
+        if (!info) continue;
+        knob->showValue(knobInForce(session_.document.patch(), *post, part, *info).value);
         markKnob(*knob, *post, id);
     }
-    for (const auto& [id, box] : switches_) box->setCurrentIndex(static_cast<int>(knobValue(*post, *part.knob(id))));
+    for (const auto& [id, box] : switches_)
+        if (const KnobInfo* info = part.knob(id)) box->setCurrentIndex(static_cast<int>(knobValue(*post, *info)));
 }
 
 /// How far modulation takes each knob.
@@ -147,6 +152,7 @@ void KnobPanel::follow() {
         return all;
     };
     for (const auto& [id, knob] : knobs_) {
+        if (!part.knob(id)) continue;
         const KnobInfo& info = *part.knob(id);
         // What a plug has given another use is not where its reach is counted.
         const bool usual = knobInForce(patch, *post, part, info).at == info.at;
@@ -183,6 +189,10 @@ void KnobPanel::addKnobs(const Post& post, const PartInfo& part) {
         connect(knob, &Knob::lockWanted, this, [this, p = post.id, id](bool on) { describeKnob(p, id, false, on); });
         connect(knob, &Knob::noteWanted, this, [this, p = post.id, id] { describeKnob(p, id, true, false); });
         connect(knob, &Knob::findWanted, this, [this, p = post.id, id] { findSetting(session_, p, id, window()); });
+        connect(knob, &Knob::calibrateWanted, this, [this, p = post.id, id] {
+            const Post* there = session_.document.patch().post(p);
+            if (there) calibrateKnob(session_, there->module, there->part, id, window());
+        });
         connect(knob, &Knob::learnWanted, this, [this, id] { learn(id); });
         connect(knob, &Knob::forgetWanted, this, [this, p = post.id, id] {
             session_.document.apply({ForgetController{p, id}}, tr("free a knob of its controller"));

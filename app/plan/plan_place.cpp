@@ -144,6 +144,11 @@ PlanPlace::PlanPlace(const Session& session, QWidget* parent) : Place(parent), s
         list_->look();
         planSoon();
     });
+    connect(&session_.document, &Document::libraryChanged, this, [this] {
+        if (applying_) return;
+        list_->look();
+        planSoon();
+    });
     connect(&session_.document, &Document::auditionChanged, this, [this](bool on) {
         if (!on && hear_->isChecked()) hear_->setChecked(false);
     });

@@ -45,9 +45,11 @@ void Checker::start() {
         return;
     }
     // Values go along, so that the patch may change meanwhile. The library stays for the life of the document.
-    const auto work = [patch = document_.patch(), library = &document_.library(), housing = document_.housing(),
+    const auto work = [patch = document_.patch(), library = &document_.library(),
+                       housing = document_.housing() ? std::optional(*document_.housing()) : std::nullopt,
                        sheet = keepsSheet_ || sheetAsked_](const Progress& progress) -> Checked {
-        const auto observed = observe(patch, *library, housing, kObservedSeconds, progress);
+        const auto observed =
+            observe(patch, *library, housing ? &*housing : nullptr, kObservedSeconds, progress);
         Checked out;
         out.hasSheet = sheet;
         if (!observed) {

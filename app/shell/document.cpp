@@ -1,6 +1,7 @@
 #include "shell/document.h"
 
 #include "look/text.h"
+#include "maker/keep_module.h"
 #include "model/file.h"
 #include "stock/case_edits.h"
 
@@ -55,8 +56,32 @@ class CaseStep : public QUndoCommand {
     Case after_;
 };
 
+/// One step between two states of a module; its file in the user's folder goes along.
+class ModuleStep : public QUndoCommand {
+  public:
+    struct State {
+        std::optional<std::string> file; ///< of the user's own; nothing: a shipped one was in force
+        ModuleInfo module;
+    };
+    ModuleStep(Document& document, State before, State after, const QString& name)
+        : QUndoCommand(name), document_(document), before_(std::move(before)), after_(std::move(after)) {}
+    void undo() override { put(before_); }
+    void redo() override {
+        if (done_) put(after_);
+        done_ = true; // what was done is done already when it is pushed
+    }
+
+  private:
+    void put(const State& state) { document_.putModule(state.module.description.id, state.file, state.module); }
+
+    Document& document_;
+    State before_;
+    State after_;
+    bool done_ = false;
+};
+
 Document::Document(Workspace workspace, QObject* parent)
-    : QObject(parent), workspace_(std::move(workspace)), patch_(std::make_shared<const Patch>()) {
+    : QObject(parent), workspace_(std::make_shared<Workspace>(std::move(workspace))), patch_(std::make_shared<const Patch>()) {
     keeper_.setSingleShot(true);
     keeper_.setInterval(kKeepAfterMilliseconds);
     connect(&keeper_, &QTimer::timeout, this, &Document::keep);
@@ -71,23 +96,23 @@ Document::~Document() {
 
 bool Document::putCase(const Case& housing) {
     // Another window may have kept this case too: its change is not written over.
-    const std::filesystem::path file = workspace_.own / "cases" / (housing.id + ".json");
-    const auto known = workspace_.cases.find(housing.id);
+    const std::filesystem::path file = workspace_->own / "cases" / (housing.id + ".json");
+    const auto known = workspace_->cases.find(housing.id);
     std::error_code problem;
-    if (!workspace_.own.empty() && std::filesystem::exists(file, problem)) {
+    if (!workspace_->own.empty() && std::filesystem::exists(file, problem)) {
         const auto there = readFile(file).and_then([](const std::string& bytes) { return readCase(bytes); });
-        if (there && (known == workspace_.cases.end() || !(known->second == *there))) {
+        if (there && (known == workspace_->cases.end() || !(known->second == *there))) {
             Q_EMIT refused(tr("Another window has changed %1 since this one was opened. Open a new window to see it.")
                                .arg(q(there->name)));
             return false;
         }
     }
-    if (!workspace_.own.empty())
-        if (const auto kept = keepCase(housing, workspace_.own); !kept) {
+    if (!workspace_->own.empty())
+        if (const auto kept = keepCase(housing, workspace_->own); !kept) {
             Q_EMIT refused(said(kept.error()));
             return false;
         }
-    workspace_.cases.insert_or_assign(housing.id, housing);
+    workspace_->cases.insert_or_assign(housing.id, housing);
     Q_EMIT changed();
     return true;
 }
@@ -98,13 +123,75 @@ bool Document::changeCase(Case housing, const QString& name) {
         Q_EMIT refused(said(fits.error().reason));
         return false;
     }
-    const auto there = workspace_.cases.find(fits->id);
-    if (there == workspace_.cases.end()) return putCase(*fits); // a new one is no step: it stays
+    const auto there = workspace_->cases.find(fits->id);
+    if (there == workspace_->cases.end()) return putCase(*fits); // a new one is no step: it stays
     if (there->second == *fits) return true;
     const Case before = there->second;
     if (!putCase(*fits)) return false;
     history_.push(new CaseStep(*this, before, std::move(*fits), name));
     return true;
+}
+
+/// Writes the file, or takes it away, and has the module in force.
+bool Document::putModule(const std::string& id, const std::optional<std::string>& file, const ModuleInfo& module) {
+    const std::filesystem::path path = moduleFile(workspace_->own, id);
+    std::error_code problem;
+    if (!workspace_->own.empty()) {
+        // Somebody else may have written it since: that is not written over.
+        if (std::filesystem::exists(path, problem)) {
+            const auto there = readFile(path).and_then(readModule);
+            const ModuleInfo* known = library().module(id);
+            if (there && (!known || !(known->description == *there))) {
+                Q_EMIT refused(tr("The file of %1 has been changed outside since it was read here. Open a new window to "
+                                  "see it, or move it away: %2")
+                                   .arg(q(there->name), q(path.string())));
+                return false;
+            }
+        }
+        if (!file) {
+            std::filesystem::remove(path, problem);
+        } else if (const auto kept = keepModule(module.description, workspace_->own); !kept) {
+            Q_EMIT refused(said(kept.error()));
+            return false;
+        }
+    }
+    auto next = std::make_shared<Workspace>(*workspace_);
+    next->library.add(module);
+    old_.push_back(std::exchange(workspace_, std::move(next)));
+    Q_EMIT libraryChanged();
+    Q_EMIT changed();
+    return true;
+}
+
+bool Document::changeModule(ModuleInfo module, const QString& name) {
+    const std::string id = module.description.id;
+    const ModuleInfo* there = library().module(id);
+    if (there && there->description == module.description) return true;
+    if (const auto why = whyNot(module, *workspace_, patch())) {
+        Q_EMIT refused(tr("%1 stays as it was: %2").arg(q(module.description.name), said(*why)));
+        return false;
+    }
+    std::optional<ModuleStep::State> before;
+    if (there) {
+        before = ModuleStep::State{std::nullopt, *there};
+        std::error_code problem;
+        if (std::filesystem::exists(moduleFile(workspace_->own, id), problem))
+            before->file = writeModule(there->description);
+    }
+    const std::string file = writeModule(module.description);
+    if (!putModule(id, file, module)) return false;
+    if (before) // a new one is no step: it stays
+        history_.push(new ModuleStep(*this, std::move(*before), {file, std::move(module)}, name));
+    return true;
+}
+
+void Document::stage(Workspace workspace, Patch patch) {
+    history_.clear();
+    old_.push_back(std::exchange(workspace_, std::make_shared<Workspace>(std::move(workspace))));
+    patch_ = std::make_shared<const Patch>(std::move(patch));
+    untilRow_ = 0;
+    Q_EMIT libraryChanged();
+    Q_EMIT changed();
 }
 
 void Document::audition(std::shared_ptr<const Patch> patch) {
@@ -139,7 +226,7 @@ Result<void> Document::open(const QString& file) {
     auto bytes = readFile(file.toStdString());
     if (!bytes) return tl::unexpected(bytes.error());
     auto patch =
-        readPatch(*bytes).and_then([&](Patch read) { return checkPatch(std::move(read), workspace_.library); });
+        readPatch(*bytes).and_then([&](Patch read) { return checkPatch(std::move(read), workspace_->library); });
     if (!patch) {
         patch.error().file = file.toStdString();
         return tl::unexpected(patch.error());
@@ -191,10 +278,10 @@ std::optional<QString> Document::changedOutside() const {
 
 void Document::startNew(const std::string& caseId) {
     Patch patch;
-    if (workspace_.cases.contains(caseId))
+    if (workspace_->cases.contains(caseId))
         patch.caseId = caseId;
-    else if (!workspace_.cases.empty())
-        patch.caseId = workspace_.cases.begin()->first;
+    else if (!workspace_->cases.empty())
+        patch.caseId = workspace_->cases.begin()->first;
     reset(std::move(patch), QString());
 }
 
@@ -229,11 +316,13 @@ void Document::turnKnob(const std::string& post, const std::string& knob, double
         return;
     }
     const Post& there = *next->post(post);
-    const KnobInfo* info = library().part(there)->knob(knob);
+    const PartInfo* part = library().part(there);
+    const KnobInfo* info = part ? part->knob(knob) : nullptr;
+    if (!info) return; // its module is another one by now
     const QString turned =
         QStringLiteral("%1/%2/%3").arg(QString::fromStdString(post), QString::fromStdString(knob)).arg(turning_);
     history_.push(new PatchStep(*this, std::make_shared<const Patch>(std::move(*next)),
-                                tr("turn %1 of %2").arg(info ? q(info->name) : q(knob), q(there.name)), turned));
+                                tr("turn %1 of %2").arg(q(info->name), q(there.name)), turned));
 }
 
 void Document::turn(const std::vector<Edit>& edits, const QString& name, const QString& what) {

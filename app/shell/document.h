@@ -26,9 +26,10 @@ class Document : public QObject {
     ~Document() override;
 
     [[nodiscard]] const Patch& patch() const { return *patch_; }
-    [[nodiscard]] const Library& library() const { return workspace_.library; }
-    [[nodiscard]] const Case* housing() const { return workspace_.housing(*patch_); }
-    [[nodiscard]] const Workspace& workspace() const { return workspace_; }
+    /// Each one there was stays for the life of the document: work in the background may go on with it.
+    [[nodiscard]] const Library& library() const { return workspace_->library; }
+    [[nodiscard]] const Case* housing() const { return workspace_->housing(*patch_); }
+    [[nodiscard]] const Workspace& workspace() const { return *workspace_; }
     [[nodiscard]] QUndoStack& history() { return history_; }
     [[nodiscard]] const QString& file() const { return file_; }
 
@@ -50,6 +51,14 @@ class Document : public QObject {
     /// One step of the history that changes a case: every patch in it sees it changed. It is kept in the user's own
     /// folder; if that fails, `refused` tells, and nothing changes.
     bool changeCase(Case housing, const QString& name);
+    /// The same for a module: one of the user's own, or one that takes the place of a shipped one. Refused where the
+    /// open patch or a case needs it as it was.
+    bool changeModule(ModuleInfo module, const QString& name);
+    /// Exchanges modules, cases and patch at once, as on a test stand: what is chosen and heard goes on as far as it is
+    /// still there. There is nothing to undo then.
+    void stage(Workspace workspace, Patch patch);
+    /// Lets go of libraries that were exchanged; only while nothing works in the background.
+    void forgetOldLibraries() { old_.clear(); }
     /// Plays that patch instead of the open one, until the next edit or until there is none any more.
     void audition(std::shared_ptr<const Patch> patch);
     [[nodiscard]] bool auditions() const { return audition_ != nullptr; }
@@ -79,7 +88,9 @@ class Document : public QObject {
 
   Q_SIGNALS:
     void replaced(); ///< another document is open: what is about the old one is to be forgotten; then comes changed
-    void changed();  ///< the patch is another one
+    /// Modules are other ones: whatever was built from them is to be built anew; then comes changed.
+    void libraryChanged();
+    void changed(); ///< the patch is another one
     void auditionChanged(bool on);
     void fileChanged(); ///< file name or saved state
     void refused(const QString& reason);
@@ -87,14 +98,17 @@ class Document : public QObject {
   private:
     friend class PatchStep;
     friend class CaseStep;
+    friend class ModuleStep;
     void put(std::shared_ptr<const Patch> patch);
     bool putCase(const Case& housing);
+    bool putModule(const std::string& id, const std::optional<std::string>& file, const ModuleInfo& module);
     void reset(Patch patch, const QString& file);
     bool keep();
     void dropRecovery();
     void goOnTurning();
 
-    Workspace workspace_;
+    std::shared_ptr<Workspace> workspace_;
+    std::vector<std::shared_ptr<Workspace>> old_; ///< with other modules
     std::shared_ptr<const Patch> patch_;
     std::shared_ptr<const Patch> audition_;
     QUndoStack history_;

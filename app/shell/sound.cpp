@@ -36,6 +36,7 @@ Sound::Sound(Document& document, QObject* parent) : QObject(parent), document_(d
         Q_EMIT message(tr("The voices of the patch before are in %1. The recording itself goes on.").arg(stemsTo_),
                        false);
     });
+    connect(&document_, &Document::libraryChanged, this, [this] { engine_.modulesChanged(); });
     connect(&document_, &Document::changed, this, &Sound::follow);
     connect(&listening_, &Listening::changed, this, &Sound::follow);
     follow();
@@ -146,12 +147,22 @@ void Sound::openDevice(std::unique_ptr<AudioDevice> device) {
     Q_EMIT deviceChanged();
 }
 
+void Sound::closeDevice() {
+    if (device_) device_->stop();
+    device_.reset();
+}
+
 QString Sound::deviceName() const {
     return device_ ? QString::fromStdString(device_->name()) : QString();
 }
 
 void Sound::record(const QString& file, bool stems) {
     stopRecording();
+    if (!device_) {
+        Q_EMIT message(tr("Nothing is heard here now: the test stand has the sound device. Go back to the case first."),
+                       true);
+        return;
+    }
     const int bits = file.endsWith(QLatin1String(".flac"), Qt::CaseInsensitive) ? 24 : 32;
     auto started = Jam::start(file.toStdString(), {static_cast<double>(AudioSettings{}.rate), 2, bits});
     if (!started) {

@@ -33,6 +33,8 @@ class Sound : public QObject {
     void openDevice(const QString& name);
     void openDevice(std::unique_ptr<AudioDevice> device);
     [[nodiscard]] QString deviceName() const;
+    /// Lets go of the device, so that another session may have it; nothing runs until one is opened again.
+    void closeDevice();
     /// Frames that the device asks for at a time; takes effect at once. Fewer answer faster and drop out sooner.
     void setBlockFrames(unsigned frames);
     [[nodiscard]] unsigned blockFrames() const { return blockFrames_; }

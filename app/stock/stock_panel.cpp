@@ -156,9 +156,13 @@ void StockPanel::addModule(const Case& housing, const std::string& chosen) {
     connect(add, &QPushButton::clicked, this, &StockPanel::addWanted);
     head->addWidget(add);
     list_->addLayout(head);
+    auto* make = plainButton(module ? tr("Make one like it…") : tr("Make a module…"), "make-module");
+    connect(make, &QPushButton::clicked, this,
+            [this, id = module ? module->description.id : std::string()] { Q_EMIT makeWanted(id); });
     if (!module) {
         list_->addWidget(plainLabel(
             tr("Choose one below: arrow keys go from one to the next, with Shift they move it."), look().softInk));
+        list_->addWidget(make, 0, Qt::AlignLeft);
         return;
     }
     const ModuleDescription& d = module->description;
@@ -205,6 +209,13 @@ void StockPanel::addModule(const Case& housing, const std::string& chosen) {
     buttons->addWidget(out);
     buttons->addStretch();
     list_->addLayout(buttons);
+    auto* own = new QHBoxLayout;
+    auto* calibrate = plainButton(tr("Calibrate a knob…"), "calibrate-knob");
+    connect(calibrate, &QPushButton::clicked, this, [this, id = slot->id] { Q_EMIT calibrateWanted(id); });
+    own->addWidget(make);
+    own->addWidget(calibrate);
+    own->addStretch();
+    list_->addLayout(own);
 }
 
 void StockPanel::addBag(const Ledger& ledger) {

@@ -23,6 +23,8 @@ class StockPanel : public QScrollArea {
   Q_SIGNALS:
     void slotChosen(const std::string& slot);
     void addWanted();
+    void makeWanted(const std::string& module); ///< lines of that module; empty: it is to be asked from which
+    void calibrateWanted(const std::string& slot);
     void outWanted(const std::string& slot);
     void looseWanted(const std::string& slot);
     void inWanted(const std::string& slot); ///< out of the bag, into a row

@@ -4,11 +4,13 @@
 #include "look/fonts.h"
 #include "look/text.h"
 #include "shell/theme.h"
+#include "widgets/calibrate_dialog.h"
 
 #include <QDate>
 #include <QDialog>
 #include <QDialogButtonBox>
 #include <QDoubleSpinBox>
+#include <QFileDialog>
 #include <QFormLayout>
 #include <QHBoxLayout>
 #include <QInputDialog>
@@ -25,6 +27,8 @@ namespace lariat {
 namespace {
 
 constexpr auto kNewCase = "new case";
+constexpr auto kNothing = "nothing";
+constexpr auto kFromFile = "from a file"; ///< no id: those have no blanks
 
 QSpinBox* spin(int low, int high, int value, const char* name) {
     auto* made = new QSpinBox;
@@ -41,7 +45,12 @@ StockPlace::StockPlace(const Session& session, QWidget* parent) : Place(parent),
     cases_ = new QComboBox;
     cases_->setObjectName(QStringLiteral("cases"));
     cases_->setAccessibleName(tr("The case of this patch"));
-    auto* across = new QHBoxLayout(this);
+    auto* whole = new QVBoxLayout(this);
+    whole->setContentsMargins(0, 0, 0, 0);
+    pages_ = new QStackedWidget;
+    whole->addWidget(pages_);
+    auto* stock = new QWidget;
+    auto* across = new QHBoxLayout(stock);
     across->setContentsMargins(0, 0, 0, 0);
     across->setSpacing(0);
     scroll_ = new QScrollArea;
@@ -74,7 +83,16 @@ StockPlace::StockPlace(const Session& session, QWidget* parent) : Place(parent),
     panel_ = new StockPanel(session);
     across->addWidget(scroll_, 1);
     across->addWidget(panel_);
+    maker_ = new MakerPage(session);
+    pages_->addWidget(stock);
+    pages_->addWidget(maker_);
     setFocusProxy(case_);
+    connect(maker_, &MakerPage::message, this, &Place::message);
+    connect(maker_, &MakerPage::ended, this, [this] {
+        pages_->setCurrentIndex(0);
+        setFocusProxy(case_);
+        case_->setFocus();
+    });
 
     connect(cases_, &QComboBox::activated, this, &StockPlace::caseChosen);
     connect(&session_.document, &Document::changed, this, [this] { isVisible() ? refresh() : void(stale_ = true); });
@@ -130,6 +148,8 @@ StockPlace::StockPlace(const Session& session, QWidget* parent) : Place(parent),
             });
     connect(panel_, &StockPanel::slotChosen, this, &StockPlace::choose);
     connect(panel_, &StockPanel::addWanted, this, &StockPlace::addModule, Qt::QueuedConnection);
+    connect(panel_, &StockPanel::makeWanted, this, &StockPlace::askWhatToMake, Qt::QueuedConnection);
+    connect(panel_, &StockPanel::calibrateWanted, this, &StockPlace::showKnobs, Qt::QueuedConnection);
     connect(panel_, &StockPanel::cablesWanted, this, &StockPlace::addCables, Qt::QueuedConnection);
     connect(panel_, &StockPanel::supplyWanted, this, &StockPlace::changeSupply, Qt::QueuedConnection);
     listCases();
@@ -288,9 +308,11 @@ void StockPlace::makeCase() {
             tr("%1 is there. This patch stays where it is; a new one can be begun in it.").arg(q(housing.name)), false);
 }
 
-void StockPlace::addModule() {
+/// The id of a module that is chosen from all there are; `first`, if it is not empty, stands before them and means
+/// "none". Nothing if the user thinks better of it.
+QString StockPlace::askForModule(const QString& title, const QString& first) {
     QDialog dialog(this);
-    dialog.setWindowTitle(tr("Add a module"));
+    dialog.setWindowTitle(title);
     dialog.resize(460, 520);
     auto* column = new QVBoxLayout(&dialog);
     auto* find = new QLineEdit;
@@ -298,6 +320,12 @@ void StockPlace::addModule() {
     find->setPlaceholderText(tr("Name, or what it does"));
     auto* list = new QListWidget;
     list->setObjectName(QStringLiteral("modules"));
+    if (!first.isEmpty()) {
+        list->addItem(first);
+        auto* file = new QListWidgetItem(tr("one from a file…"));
+        file->setData(Qt::UserRole, QString::fromLatin1(kFromFile));
+        list->addItem(file);
+    }
     const Library& library = session_.document.library();
     for (const auto& [id, module] : library.modules()) {
         std::set<std::string> kinds;
@@ -329,8 +357,66 @@ void StockPlace::addModule() {
     column->addWidget(list, 1);
     column->addWidget(buttons);
     list->setCurrentRow(0);
-    if (dialog.exec() != QDialog::Accepted || !list->currentItem() || !session_.document.housing()) return;
-    const std::string id = list->currentItem()->data(Qt::UserRole).toString().toStdString();
+    if (dialog.exec() != QDialog::Accepted || !list->currentItem()) return {};
+    const QString id = list->currentItem()->data(Qt::UserRole).toString();
+    return id.isEmpty() ? QString::fromLatin1(kNothing) : id;
+}
+
+void StockPlace::make(const std::string& module) {
+    pages_->setCurrentWidget(maker_);
+    setFocusProxy(maker_);
+    maker_->begin(module);
+}
+
+void StockPlace::askWhatToMake(const std::string& module) {
+    if (!module.empty()) return make(module);
+    const QString id = askForModule(tr("Make a module like"), tr("none: from a first block on"));
+    if (id != QLatin1String(kFromFile)) {
+        if (!id.isEmpty()) make(id == QLatin1String(kNothing) ? std::string() : id.toStdString());
+        return;
+    }
+    const QString file = QFileDialog::getOpenFileName(this, tr("A module from a file"), {},
+                                                      tr("Modules and their lines (*.json *.txt)"));
+    if (file.isEmpty()) return;
+    pages_->setCurrentWidget(maker_);
+    setFocusProxy(maker_);
+    maker_->beginFromFile(file);
+}
+
+/// The knobs of a module that can be read.
+void StockPlace::showKnobs(const std::string& slot) {
+    const Case* housing = session_.document.housing();
+    const Slot* there = housing ? housing->slot(slot) : nullptr;
+    const ModuleInfo* module = there ? session_.document.library().module(there->module) : nullptr;
+    if (!module) return;
+    auto* menu = new QMenu(window());
+    menu->setObjectName(QStringLiteral("knobs-menu"));
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    for (const PartInfo& part : module->parts)
+        for (const KnobInfo& knob : part.knobs)
+            if (knob.scale.taper != Taper::Switch && knob.scale.words.empty())
+                menu->addAction(module->parts.size() > 1 ? tr("%1, %2").arg(q(part.name), q(knob.name)) : q(knob.name),
+                                this, [this, m = there->module, p = part.id, k = knob.id] {
+                                    calibrateKnob(session_, m, p, k, window());
+                                });
+    if (menu->isEmpty()) {
+        delete menu;
+        Q_EMIT message(tr("%1 has no knob that can be read.").arg(q(module->description.name)), false);
+        return;
+    }
+    menu->popup(panel_->mapToGlobal(QPoint(0, 80)));
+}
+
+void StockPlace::addActions(const Menus& menus) {
+    menus.patch.addSeparator();
+    addNamed(menus.patch, "make-module-action", tr("&Make a module…"), this, [this] { askWhatToMake({}); });
+}
+
+void StockPlace::addModule() {
+    const QString chosen = askForModule(tr("Add a module"), {});
+    if (chosen.isEmpty() || !session_.document.housing()) return;
+    const Library& library = session_.document.library();
+    const std::string id = chosen.toStdString();
     auto changed = withModule(*session_.document.housing(), library, id);
     const std::string slot = changed ? changed->slots.back().id : std::string();
     const bool loose = changed && changed->slots.back().loose();

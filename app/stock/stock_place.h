@@ -4,11 +4,13 @@
 #include "shell/place.h"
 #include "stock/case_view.h"
 #include "stock/ledger_view.h"
+#include "stock/maker_page.h"
 #include "stock/stock_panel.h"
 
 #include <QComboBox>
 #include <QLabel>
 #include <QScrollArea>
+#include <QStackedWidget>
 
 #include <optional>
 
@@ -23,6 +25,10 @@ class StockPlace : public Place {
     [[nodiscard]] QWidget* tool() override { return cases_; }
     [[nodiscard]] CaseView& caseView() { return *case_; }
     [[nodiscard]] LedgerView& ledger() { return *ledger_; }
+    [[nodiscard]] MakerPage& maker() { return *maker_; }
+    /// Shows the module maker, with the lines of that module; empty: with a first block.
+    void make(const std::string& module);
+    void addActions(const Menus& menus) override;
 
   protected:
     void showEvent(QShowEvent* event) override;
@@ -37,6 +43,9 @@ class StockPlace : public Place {
     void addModule();
     void addCables();
     void changeSupply();
+    void askWhatToMake(const std::string& module);
+    void showKnobs(const std::string& slot);
+    QString askForModule(const QString& title, const QString& first);
     void showMenu(const std::string& slot, const QPoint& at);
     void choose(const std::string& slot);
     /// Applies what was done to the case, or tells why not.
@@ -52,6 +61,8 @@ class StockPlace : public Place {
     CaseView* case_;
     StockPanel* panel_;
     QScrollArea* scroll_;
+    QStackedWidget* pages_;
+    MakerPage* maker_;
     bool stale_ = true;
 };
 

@@ -24,6 +24,7 @@ Responder::Responder(const Session& session, std::function<int(const std::string
         clocks_ = {};
         pinned_.clear();
     });
+    connect(&session_.document, &Document::libraryChanged, this, [this] { known_.clear(); });
     connect(&session_.document, &Document::changed, this, &Responder::look);
     connect(&delay_, &QTimer::timeout, this, &Responder::start);
     connect(&later_, &QTimer::timeout, this, &Responder::foretell);

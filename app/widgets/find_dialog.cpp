@@ -181,11 +181,12 @@ class FindDialog : public QDialog {
 
     void tell(Result<Sought> sought) {
         const Post* there = session_.document.patch().post(post_);
-        if (!sought || !there) {
+        const PartInfo* part = there ? session_.document.library().part(*there) : nullptr;
+        if (!sought || !part || !part->knob(knob_)) {
             answer_->setText(sought ? tr("The knob is gone.") : said(sought.error().reason));
             return;
         }
-        const KnobInfo& info = *session_.document.library().part(*there)->knob(knob_);
+        const KnobInfo& info = *part->knob(knob_);
         const FoundKnob& found = sought->knobs.front();
         const GoalReading& reading = sought->goals.front();
         const auto clock = [&](double value) { return q(clockHand(info.scale.toFraction(value))); };

@@ -303,6 +303,8 @@ void Knob::contextMenuEvent(QContextMenuEvent* event) {
     });
     if (scale_.taper != Taper::Switch)
         menu->addAction(tr("Find the setting for…"), this, [this] { Q_EMIT findWanted(); });
+    if (scale_.taper != Taper::Switch && scale_.words.empty())
+        menu->addAction(tr("Calibrate by reading…"), this, [this] { Q_EMIT calibrateWanted(); });
     menu->addSeparator();
     menu->addAction(tr("Copy the value"), this,
                     [this] { QGuiApplication::clipboard()->setText(QString::fromStdString(scale_.text(value_))); });

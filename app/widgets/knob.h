@@ -51,6 +51,7 @@ class Knob : public QWidget {
     void refused(const QString& reason);
     void lockWanted(bool locked);
     void noteWanted();
+    void calibrateWanted();
     void findWanted(); ///< the place at which something measured is as wished
     void learnWanted();
     void forgetWanted();

@@ -50,6 +50,8 @@ class Engine {
     // Editing side: one thread.
     /// Puts a checked patch into effect, with as little as planChange finds necessary.
     void setPatch(const Patch& patch, const Library& library);
+    /// The modules are other ones: the next patch is compiled, whatever is different in it.
+    void modulesChanged() { patch_.reset(); }
     void setRunning(bool running);
     void rewind();
     /// Level of what the device hears, 0…1. Lets go of the guard, if it has acted.

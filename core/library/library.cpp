@@ -205,7 +205,11 @@ class PartResolver {
             if (!read) fail(where + "/calibration", read.error());
             scale = std::move(read->scale);
         }
-        const double initial = knob.initial.value_or(std::clamp(spec.initial, scale.min, scale.max));
+        // Where the block is put by the part, the knob begins there.
+        const auto& fixed = out_.blocks[static_cast<std::size_t>(block)].fixed;
+        const auto put = fixed.find(index);
+        const double usual = put == fixed.end() ? spec.initial : put->second;
+        const double initial = knob.initial.value_or(std::clamp(usual, scale.min, scale.max));
         if (initial < scale.min || initial > scale.max)
             fail(where, say("the initial value {:g} is outside {:g} to {:g}", initial, scale.min, scale.max));
         out_.knobs.push_back(

@@ -604,6 +604,7 @@ ModuleText readModuleText(std::string_view text, const Extra& extra) {
 std::string hintFor(std::string_view text, int line) {
     std::string wanted;
     std::map<std::string, const BlockType*> blocks;
+    bool inPart = false;
     std::size_t begin = 0;
     for (int n = 1; begin <= text.size(); ++n) {
         const std::size_t end = std::min(text.find('\n', begin), text.size());
@@ -612,6 +613,7 @@ std::string hintFor(std::string_view text, int line) {
         if (n == line) wanted = one;
         if (after(one, "part")) {
             if (n > line) break;
+            inPart = true;
             blocks.clear();
         }
         for (const char* is : {" is a ", " is an "})
@@ -645,6 +647,7 @@ std::string hintFor(std::string_view text, int line) {
     if (type)
         return fmt::format("{}: {}\nin: {}\nout: {}\ncontrols: {}", id, type->name, list(type->inputs),
                            list(type->outputs), list(type->controls));
+    if (!inPart) return "before the first part: module, id, about, noise, and \"10 HP, 45 mA on +12 V, 40 mA on -12 V\"";
     return "blocks: " + list(blockTypes());
 }
 

@@ -53,8 +53,8 @@ struct ModuleText {
 ModuleText readModuleText(std::string_view text, const Extra& extra = {});
 /// Writes lines that readModuleText reads as the same module.
 std::string writeModuleText(const ModuleDescription& module);
-/// What the line under the hand can name: jacks and controls of the block that it begins with, else the blocks there
-/// are.
+/// What the line under the hand can name: jacks and controls of the block that it speaks of, else the blocks there are;
+/// before the first part, what is said of the whole module.
 std::string hintFor(std::string_view text, int line);
 
 } // namespace lariat

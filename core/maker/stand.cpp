@@ -61,7 +61,7 @@ class Builder {
         housing.rows = 1;
         housing.hpPerRow = kMostColumns;
         housing.supply = {100'000, 100'000, 100'000};
-        housing.cables = {{30, "grey", 1000}};
+        housing.cables = {{300, "grey", 1000}};
         housing_ = housing;
         out_.patch.caseId = kStand;
         out_.patch.title = module.description.name;
@@ -167,8 +167,6 @@ class Builder {
         cable.to = to;
         cable.voice = voice;
         cable.step = step;
-        cable.lengthCm = 30;
-        cable.colour = "grey";
         out_.patch.cables.push_back(std::move(cable));
     }
 

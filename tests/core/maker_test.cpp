@@ -162,6 +162,12 @@ main Tilt
         QVERIFY(*again.module == *odd.module);
     }
 
+    void aKnobBeginsWhereItsBlockWasPut() {
+        const auto drum = resolveModule(*readModuleText(drumWith("knob Rise is bend attack")).module);
+        QCOMPARE(drum->parts[0].knob("rise")->initial, 0.0003);
+        QCOMPARE(drum->parts[0].knob("decay")->initial, 0.35);
+    }
+
     void everyFaultIsSaidWhereItIs_data() {
         QTest::addColumn<QString>("text");
         QTest::addColumn<int>("line");
@@ -244,6 +250,7 @@ main Tilt
         QVERIFY(hintFor(text, 23).starts_with("bend: Contour\nin: gate"));
         QVERIFY(hintFor(text, 19).starts_with("osc: VCO"));
         QVERIFY(hintFor("module A\npart B\n", 3).starts_with("blocks: clock"));
+        QVERIFY(hintFor("module A\n\npart B\n", 2).starts_with("before the first part"));
     }
 
     void aDrumOnTheStandIsHeard() {
