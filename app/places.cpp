@@ -15,6 +15,17 @@ template <class T> Place* makePlace(const Session& session) {
     return new T(session);
 }
 
+/// The chart of the Patch place, with keys to play the module on the stand.
+Place* chartWithKeys(const Session& session) {
+    auto* chart = new PatchPlace(session);
+    chart->keys().show();
+    return chart;
+}
+
+Place* makeStock(const Session& session) {
+    return new StockPlace(session, chartWithKeys);
+}
+
 QString tr(const char* text) {
     return QCoreApplication::translate("lariat", text);
 }
@@ -23,7 +34,7 @@ QString tr(const char* text) {
 
 std::vector<PlaceEntry> allPlaces() {
     return {
-        {"stock", tr("Stock"), tr("What have I, and what is left?"), makePlace<StockPlace>},
+        {"stock", tr("Stock"), tr("What have I, and what is left?"), makeStock},
         {"plan", tr("Plan"), tr("How do I build that here?"), makePlace<PlanPlace>},
         {"patch", tr("Patch"), tr("What is tied to what, and what flows?"), makePlace<PatchPlace>},
         {"time", tr("Time"), tr("What happens when?"), makePlace<TimePlace>},

@@ -3,6 +3,7 @@
 #include "library/check.h"
 #include "library/words.h"
 #include "model/file.h"
+#include "plan/free_wish.h"
 #include "plan/keep.h"
 #include "plan/seek.h"
 
@@ -192,7 +193,7 @@ Json shortageJson(const Shortage& shortage) {
 
 void addMake(CLI::App& plan, Context& context) {
     struct Options {
-        std::string recipe;
+        std::string recipe, want;
         std::filesystem::path file, patch, out;
         std::string housing, voice, instead, counts = "cables";
         std::vector<std::string> wishes;
@@ -204,8 +205,10 @@ void addMake(CLI::App& plan, Context& context) {
     giveExamples(*command,
                  "  lariat-cli plan make kick-two-contours --case keepers-case --wish note=D1 --out kick.json\n"
                  "  lariat-cli plan make kick-two-contours --patch data/demo/lamp.json\n"
+                 "  lariat-cli plan make --want \"2 vco, filter, 2 vca, contour for both, lfo slow to pwm\"\n"
                  "  lariat-cli plan make sync-lead --case tower-case --find --json");
-    command->add_option("recipe", options->recipe, "Id of a recipe (see plan list), or a recipe file")->required();
+    command->add_option("recipe", options->recipe, "Id of a recipe (see plan list), or a recipe file");
+    command->add_option("--want", options->want, "Instead of a recipe: what is wanted, in a few words");
     command->add_option("--case", options->housing, "Case to plan on, if there is no patch");
     command->add_option("--patch", options->patch, "Patch to build it into");
     command->add_option("--wish", options->wishes, "wish=value, once for each");
@@ -224,7 +227,12 @@ void addMake(CLI::App& plan, Context& context) {
         const Functions functions = functionsOf(context);
         RecipeBook book;
         const Recipe* recipe = nullptr;
-        if (options->recipe.ends_with(".json")) {
+        if (options->recipe.empty() == options->want.empty())
+            refuse("name a recipe, or say what is wanted with --want");
+        if (!options->want.empty()) {
+            book.recipes.push_back(need(recipeFromWish(options->want, functions)));
+            recipe = &book.recipes.front();
+        } else if (options->recipe.ends_with(".json")) {
             auto read = readFile(options->recipe).and_then([](const std::string& bytes) { return readRecipe(bytes); });
             if (!read) {
                 read.error().file = options->recipe;

@@ -110,14 +110,15 @@ void addShow(CLI::App& stock, Context& context) {
         Json rails = Json::array();
         for (const RailLine& rail : ledger.rails) {
             rails.push_back(
-                {{"rail", rail.name}, {"load", rail.load}, {"there", rail.there}, {"at-switch-on", rail.atSwitchOn()}});
+                {{"rail", rail.name}, {"of", rail.of}, {"load", rail.load}, {"there", rail.there}, {"at-switch-on", rail.atSwitchOn()}});
             if (!context.json)
-                fmt::print("{}: {:.0f} of {:.0f} mA, at switch-on up to {:.0f}\n", rail.name, rail.load, rail.there,
-                           rail.atSwitchOn());
+                fmt::print("{}{}: {:.0f} of {:.0f} mA, at switch-on up to {:.0f}\n",
+                           rail.of.empty() ? "" : rail.of + ", ", rail.name, rail.load, rail.there, rail.atSwitchOn());
         }
         if (!context.json) {
-            fmt::print("{} of {} cables in use, {} plugs stand on another\n", ledger.cablesUsed, ledger.cablesOwned,
-                       ledger.stacked);
+            fmt::print("{} of {} cables in use, {} plugs stand on another{}\n", ledger.cablesUsed, ledger.cablesOwned,
+                       ledger.stacked,
+                       ledger.stackable > 0 ? fmt::format("; {} cables are stackable", ledger.stackable) : std::string());
             for (std::size_t row = 0; row < ledger.freeColumns.size(); ++row)
                 fmt::print("row {}: {} HP free\n", row + 1, ledger.freeColumns[row]);
             for (const Slot* slot : ledger.borrowed)
@@ -134,6 +135,8 @@ void addShow(CLI::App& stock, Context& context) {
                            {"cables", cables},
                            {"cables-owned", ledger.cablesOwned},
                            {"cables-used", ledger.cablesUsed},
+                           {"stacked", ledger.stacked},
+                           {"stackable", ledger.stackable},
                            {"rails", rails},
                            {"free-columns", ledger.freeColumns},
                            {"borrowed", borrowed}});
@@ -170,7 +173,7 @@ void addNew(CLI::App& stock, Context& context) {
 void addChanges(CLI::App& stock, Context& context) {
     struct Options : CaseOptions {
         std::string what, from, since, colour;
-        int row = 0, column = 0, length = 0, count = 0;
+        int row = 0, column = 0, length = 0, count = 0, stackable = -1;
         bool loose = false, off = false;
     };
     const auto command = [&](const char* name, const char* about, const char* example) {
@@ -232,14 +235,35 @@ void addChanges(CLI::App& stock, Context& context) {
     }
     {
         auto [made, options] =
-            command("cables", "So many cables of a length and colour",
-                    "  lariat-cli stock cables keepers-case --length 30 --colour blue --count 14 --out mine.json");
-        made->add_option("--length", options->length, "cm")->required();
-        made->add_option("--colour", options->colour, "Colour")->required();
-        made->add_option("--count", options->count, "How many")->required();
+            command("join", "Two cases as one, the second below the first, each with its own supply",
+                    "  lariat-cli stock join keepers-case --with tower-case --name \"Both cases\" --keep");
+        made->add_option("--with", options->what, "The other case")->required();
+        made->add_option("--name", options->from, "Name of both together")->required();
         made->callback([options = options, &context] {
             const Workspace workspace = context.workspace();
-            options->write(withCables(options->read(workspace), options->length, options->colour, options->count));
+            const auto other = workspace.cases.find(options->what);
+            if (other == workspace.cases.end()) refuse(fmt::format("there is no case \"{}\"", options->what));
+            options->write(joinedCase(options->read(workspace), other->second, options->from));
+        });
+    }
+    {
+        auto [made, options] =
+            command("cables", "So many cables of a length and colour",
+                    "  lariat-cli stock cables keepers-case --length 30 --colour blue --count 14 --out mine.json");
+        auto* length = made->add_option("--length", options->length, "cm");
+        auto* colour = made->add_option("--colour", options->colour, "Colour");
+        auto* count = made->add_option("--count", options->count, "How many");
+        length->needs(colour)->needs(count);
+        made->add_option("--stackable", options->stackable, "How many of all take another plug on theirs");
+        made->callback([options = options, &context] {
+            const Workspace workspace = context.workspace();
+            if (options->length == 0 && options->stackable < 0)
+                refuse("say --length, --colour and --count, or --stackable");
+            Result<Case> changed = options->read(workspace);
+            if (options->length != 0)
+                changed = withCables(std::move(*changed), options->length, options->colour, options->count);
+            if (changed && options->stackable >= 0) changed = withStackables(std::move(*changed), options->stackable);
+            options->write(changed);
         });
     }
 }

@@ -10,7 +10,6 @@ build/app/lariat --theme light --size 1280x800 --select osc-a --picture "$shots/
 build/app/lariat --theme dark --size 1280x800 --select contour-1 --picture "$shots/patch-dark.png"
 build/app/lariat --theme light --size 1920x1080 --select osc-b --picture "$shots/patch-wide.png"
 build/app/lariat data/demo/engine-room.json --theme light --size 1280x800 --select compressor --picture "$shots/engine-room.png"
-build/app/lariat data/demo/deep-water.json --theme dark --size 1280x800 --select whirl-a --picture "$shots/deep-water.png"
 build/app/lariat --theme light --size 1280x800 --select 13 --panel findings --picture "$shots/findings.png"
 silent="$(mktemp -d)/silent.json" # nothing is in the sequencer's clock
 python3 -c 'import json, sys
@@ -21,7 +20,14 @@ build/app/lariat "$silent" --theme light --size 1280x800 --panel why --picture "
 build/app/lariat data/demo/first-voice.json --theme light --size 1280x800 --select 7 --until 7 --keys --picture "$shots/row-by-row.png"
 build/app/lariat --theme light --size 1280x800 --select 7 --panel findings --language de --picture "$shots/german.png"
 build/app/lariat --theme light --size 1280x800 --place sheet --picture "$shots/sheet.png"
-build/app/lariat --theme light --size 1280x800 --select contour-1 --picture "$shots/contour.png"
+build/app/lariat --theme light --size 1280x800 --place stock --panel "behind cask-drum" --picture "$shots/maker.png"
+(
+    XDG_DATA_HOME="$(mktemp -d)" # a calibration of somebody's own
+    export XDG_DATA_HOME
+    build/cli/lariat-cli module calibrate skerry-filter cutoff --keep \
+        --read "70 Hz at 8:00" --read "160 Hz at 10:00" --read "520 Hz at 12:00" --read "1.9 kHz at 2:00" --read "4.4 kHz at 4:00"
+    build/app/lariat --theme light --size 1280x800 --place stock --panel "calibrate skerry-filter filter cutoff" --picture "$shots/calibrate.png"
+)
 build/app/lariat --theme light --size 1280x800 --place stock --picture "$shots/stock.png"
 build/app/lariat data/demo/double-strike.json --theme light --size 1280x800 --place plan --panel kick-two-contours --picture "$shots/plan.png"
 build/app/lariat --theme dark --size 1280x800 --place plan --panel hat-noise --picture "$shots/short.png"

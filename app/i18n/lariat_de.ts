@@ -1066,7 +1066,7 @@
         <translation>zuerst das Kabel wählen, in das etwas eingefügt werden soll</translation>
     </message>
     <message>
-        <source>there is no part &quot;{}&quot;</source>
+        <source>there is no part "{}"</source>
         <translation>es gibt kein Teil „{}“</translation>
     </message>
     <message>
@@ -1082,7 +1082,7 @@
         <translation>{} hat keinen Ausgang</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; may be {}; write which</source>
+        <source>"{}" may be {}; write which</source>
         <translation>„{}“ kann {} sein; bitte schreiben, welches</translation>
     </message>
     <message>
@@ -1090,19 +1090,19 @@
         <translation>jedes Teil „{}“ dieses Gehäuses ist in Gebrauch</translation>
     </message>
     <message>
-        <source>write which output goes to which input, as in &quot;clock 16ths to tracks clock&quot;, or which knob stands where, as in &quot;filter cutoff 412 Hz&quot;</source>
+        <source>write which output goes to which input, as in "clock 16ths to tracks clock", or which knob stands where, as in "filter cutoff 412 Hz"</source>
         <translation>schreiben, welcher Ausgang zu welchem Eingang geht, wie in „clock 16ths to tracks clock“, oder welcher Regler wo steht, wie in „filter cutoff 412 Hz“</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not a setting of {} {}: it takes {}</source>
+        <source>"{}" is not a setting of {} {}: it takes {}</source>
         <translation>„{}“ ist keine Stellung von {} {}: möglich ist {}</translation>
     </message>
     <message>
-        <source>write which post is to be called what, as in &quot;call osc a Leader&quot;</source>
+        <source>write which post is to be called what, as in "call osc a Leader"</source>
         <translation>schreiben, welcher Pfosten wie heißen soll, wie in „call osc a Leader“</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; has no tracks or lanes to write</source>
+        <source>"{}" has no tracks or lanes to write</source>
         <translation>„{}“ hat keine Spuren oder Reihen, die man schreiben kann</translation>
     </message>
     <message>
@@ -1110,7 +1110,7 @@
         <translation>vor dieser Notiz wurde kein Kabel verbunden</translation>
     </message>
     <message>
-        <source>there is no post &quot;{}&quot;</source>
+        <source>there is no post "{}"</source>
         <translation>es gibt keinen Pfosten „{}“</translation>
     </message>
     <message>
@@ -1118,7 +1118,7 @@
         <translation>ein Titel fehlt</translation>
     </message>
     <message>
-        <source>sentence {}, &quot;{}&quot;</source>
+        <source>sentence {}, "{}"</source>
         <translation>Satz {}, „{}“</translation>
     </message>
     <message>
@@ -1130,7 +1130,7 @@
         <translation>er ist {} Zeichen lang, höchstens {} werden gelesen</translation>
     </message>
     <message>
-        <source>write which output goes to which input, as in &quot;clock 16ths to tracks clock&quot;</source>
+        <source>write which output goes to which input, as in "clock 16ths to tracks clock"</source>
         <translation>schreiben, welcher Ausgang zu welchem Eingang geht, wie in „clock 16ths to tracks clock“</translation>
     </message>
     <message>
@@ -1142,19 +1142,19 @@
         <translation>im Gehäuse ist nichts mehr frei für {}</translation>
     </message>
     <message>
-        <source>there is no voice &quot;{}&quot;</source>
+        <source>there is no voice "{}"</source>
         <translation>es gibt keine Stimme „{}“</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not a jack in this patch; probes are written post.jack</source>
+        <source>"{}" is not a jack in this patch; probes are written post.jack</source>
         <translation>„{}“ ist keine Buchse dieses Patches; Messpunkte schreibt man pfosten.buchse</translation>
     </message>
     <message>
-        <source>nothing feeds &quot;{}&quot;, so there is nothing to record there</source>
+        <source>nothing feeds "{}", so there is nothing to record there</source>
         <translation>nichts speist „{}“, also gibt es dort nichts aufzunehmen</translation>
     </message>
     <message>
-        <source>{} has no knob &quot;{}&quot;</source>
+        <source>{} has no knob "{}"</source>
         <translation>{} hat keinen Regler „{}“</translation>
     </message>
     <message>
@@ -1166,31 +1166,31 @@
         <translation>das Berechnen wurde abgebrochen</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is none of its values: {}</source>
+        <source>"{}" is none of its values: {}</source>
         <translation>„{}“ ist keiner der Werte {}</translation>
     </message>
     <message>
-        <source>there is no module &quot;{}&quot;; add its description to the module folder</source>
+        <source>there is no module "{}"; add its description to the module folder</source>
         <translation>es gibt kein Modul „{}“; seine Beschreibung in den Modulordner legen</translation>
     </message>
     <message>
-        <source>{} has no part &quot;{}&quot;</source>
+        <source>{} has no part "{}"</source>
         <translation>{} hat kein Teil „{}“</translation>
     </message>
     <message>
-        <source>there is no recording &quot;{}&quot;; put {}.wav into the samples folder</source>
+        <source>there is no recording "{}"; put {}.wav into the samples folder</source>
         <translation>es gibt keine Aufnahme „{}“; {}.wav in den Klangordner (samples) legen</translation>
     </message>
     <message>
-        <source>there is no tuning &quot;{}&quot;; put {}.scl into the tunings folder</source>
+        <source>there is no tuning "{}"; put {}.scl into the tunings folder</source>
         <translation>es gibt keine Stimmung „{}“; {}.scl in den Stimmungsordner (tunings) legen</translation>
     </message>
     <message>
-        <source>{:g} is no position of this switch; they are counted from 0 (&quot;{}&quot;) to {} (&quot;{}&quot;)</source>
+        <source>{:g} is no position of this switch; they are counted from 0 ("{}") to {} ("{}")</source>
         <translation>{:g} ist keine Stellung dieses Schalters; gezählt wird von 0 („{}“) bis {} („{}“)</translation>
     </message>
     <message>
-        <source>{} has no jack &quot;{}&quot;</source>
+        <source>{} has no jack "{}"</source>
         <translation>{} hat keine Buchse „{}“</translation>
     </message>
     <message>
@@ -1210,19 +1210,19 @@
         <translation>{} von {} ist schon in Gebrauch</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not a sequencer in this patch</source>
+        <source>"{}" is not a sequencer in this patch</source>
         <translation>„{}“ ist in diesem Patch kein Sequenzer</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not played by hand in this patch; keys, a MIDI converter or a pad are</source>
+        <source>"{}" is not played by hand in this patch; keys, a MIDI converter or a pad are</source>
         <translation>„{}“ wird in diesem Patch nicht von Hand gespielt; Tasten, ein MIDI-Wandler oder ein Pad schon</translation>
     </message>
     <message>
-        <source>there is no knob &quot;{}&quot;</source>
+        <source>there is no knob "{}"</source>
         <translation>es gibt keinen Regler „{}“</translation>
     </message>
     <message>
-        <source>there is no block &quot;{}&quot;</source>
+        <source>there is no block "{}"</source>
         <translation>es gibt keinen Block „{}“</translation>
     </message>
     <message>
@@ -1230,7 +1230,7 @@
         <translation>ist zweimal benannt</translation>
     </message>
     <message>
-        <source>{} has no control &quot;{}&quot;</source>
+        <source>{} has no control "{}"</source>
         <translation>{} hat keine Einstellung „{}“</translation>
     </message>
     <message>
@@ -1238,47 +1238,47 @@
         <translation>{} = {:g} liegt außerhalb von {:g} bis {:g}</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not written block.name</source>
+        <source>"{}" is not written block.name</source>
         <translation>„{}“ ist nicht als block.name geschrieben</translation>
     </message>
     <message>
-        <source>there is no block &quot;{}&quot; in this part</source>
+        <source>there is no block "{}" in this part</source>
         <translation>in diesem Teil gibt es keinen Block „{}“</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not an output</source>
+        <source>"{}" is not an output</source>
         <translation>„{}“ ist kein Ausgang</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not an input</source>
+        <source>"{}" is not an input</source>
         <translation>„{}“ ist kein Eingang</translation>
     </message>
     <message>
-        <source>the jack &quot;{}&quot; stands twice</source>
+        <source>the jack "{}" stands twice</source>
         <translation>die Buchse „{}“ steht zweimal da</translation>
     </message>
     <message>
-        <source>its right side &quot;{}&quot; is not an output</source>
+        <source>its right side "{}" is not an output</source>
         <translation>die rechte Seite „{}“ ist kein Ausgang</translation>
     </message>
     <message>
-        <source>its right side &quot;{}&quot; is not an input</source>
+        <source>its right side "{}" is not an input</source>
         <translation>die rechte Seite „{}“ ist kein Eingang</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not an input of this part</source>
+        <source>"{}" is not an input of this part</source>
         <translation>„{}“ ist kein Eingang dieses Teils</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not written part.jack</source>
+        <source>"{}" is not written part.jack</source>
         <translation>„{}“ ist nicht als teil.buchse geschrieben</translation>
     </message>
     <message>
-        <source>the knob &quot;{}&quot; stands twice</source>
+        <source>the knob "{}" stands twice</source>
         <translation>der Regler „{}“ steht zweimal da</translation>
     </message>
     <message>
-        <source>the range {:g} to {:g} goes beyond the control&apos;s own, {}</source>
+        <source>the range {:g} to {:g} goes beyond the control's own, {}</source>
         <translation>der Bereich {:g} bis {:g} geht über den eigenen der Einstellung hinaus, {}</translation>
     </message>
     <message>
@@ -1286,11 +1286,11 @@
         <translation>der Anfangswert {:g} liegt außerhalb von {:g} bis {:g}</translation>
     </message>
     <message>
-        <source>there is no input &quot;{}&quot; whose plug could change it</source>
+        <source>there is no input "{}" whose plug could change it</source>
         <translation>es gibt keinen Eingang „{}“, dessen Stecker das ändern könnte</translation>
     </message>
     <message>
-        <source>there is no switch &quot;{}&quot; with a position &quot;{}&quot;</source>
+        <source>there is no switch "{}" with a position "{}"</source>
         <translation>es gibt keinen Schalter „{}“ mit einer Stellung „{}“</translation>
     </message>
     <message>
@@ -1374,7 +1374,7 @@
         <translation>{} hat keine Tabelle von MIDI-Ausgängen</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is no name for a scale: 1 to {} characters, without slashes</source>
+        <source>"{}" is no name for a scale: 1 to {} characters, without slashes</source>
         <translation>„{}“ ist kein Name für eine Skala: 1 bis {} Zeichen, ohne Schrägstriche</translation>
     </message>
     <message>
@@ -1386,19 +1386,19 @@
         <translation>kann nicht angelegt werden: {}</translation>
     </message>
     <message>
-        <source>an output is missing, for example &quot;{}&quot;</source>
+        <source>an output is missing, for example "{}"</source>
         <translation>ein Ausgang fehlt, zum Beispiel „{}“</translation>
     </message>
     <message>
-        <source>an input is missing, for example &quot;{}&quot;</source>
+        <source>an input is missing, for example "{}"</source>
         <translation>ein Eingang fehlt, zum Beispiel „{}“</translation>
     </message>
     <message>
-        <source>there is no output &quot;{}&quot;; near it: {}</source>
+        <source>there is no output "{}"; near it: {}</source>
         <translation>es gibt keinen Ausgang „{}“; ähnlich: {}</translation>
     </message>
     <message>
-        <source>there is no input &quot;{}&quot;; near it: {}</source>
+        <source>there is no input "{}"; near it: {}</source>
         <translation>es gibt keinen Eingang „{}“; ähnlich: {}</translation>
     </message>
     <message>
@@ -1418,7 +1418,7 @@
         <translation>in {} steckt schon Kabel {}</translation>
     </message>
     <message>
-        <source>there is no module &quot;{}&quot;</source>
+        <source>there is no module "{}"</source>
         <translation>es gibt kein Modul „{}“</translation>
     </message>
     <message>
@@ -1430,7 +1430,7 @@
         <translation>{} überdeckt den Nachbarn bei TE {}</translation>
     </message>
     <message>
-        <source>no modules were found here; set LARIAT_DATA to Lariat&apos;s data folder</source>
+        <source>no modules were found here; set LARIAT_DATA to Lariat's data folder</source>
         <translation>hier wurden keine Module gefunden; LARIAT_DATA auf Lariats Datenordner setzen</translation>
     </message>
     <message>
@@ -1450,27 +1450,27 @@
         <translation>nennt {} Werte und enthält {}; die Datei ist abgeschnitten</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is the name of another slot already</source>
+        <source>"{}" is the name of another slot already</source>
         <translation>„{}“ heißt schon ein anderer Platz</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; has {} steps, 1 to {} are possible</source>
+        <source>"{}" has {} steps, 1 to {} are possible</source>
         <translation>„{}“ hat {} Schritte, möglich sind 1 bis {}</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; has a step of {} clock pulses, 1 to 16 are possible</source>
+        <source>"{}" has a step of {} clock pulses, 1 to 16 are possible</source>
         <translation>„{}“ hat Schritte von {} Taktpulsen, möglich sind 1 bis 16</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; has a swing of {:g} %, 50 to 75 are possible</source>
+        <source>"{}" has a swing of {:g} %, 50 to 75 are possible</source>
         <translation>„{}“ hat einen Swing von {:g} %, möglich sind 50 bis 75</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; has a step that comes {:g} % of it late, 0 to {:g} are possible</source>
+        <source>"{}" has a step that comes {:g} % of it late, 0 to {:g} are possible</source>
         <translation>„{}“ hat einen Schritt, der {:g} % seiner Länge zu spät kommt; möglich sind 0 bis {:g}</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; has a step struck {} times with a gate of {:g}; 1 to 8 times and a gate above 0 and up to 1 are possible</source>
+        <source>"{}" has a step struck {} times with a gate of {:g}; 1 to 8 times and a gate above 0 and up to 1 are possible</source>
         <translation>„{}“ hat einen Schritt, der {}-mal mit einem Gate von {:g} anschlägt; möglich sind 1 bis 8 Anschläge und ein Gate über 0 bis 1</translation>
     </message>
     <message>
@@ -1490,7 +1490,7 @@
         <translation>{} von {} ist gesperrt; zuerst freigeben</translation>
     </message>
     <message>
-        <source>there is a post &quot;{}&quot; already</source>
+        <source>there is a post "{}" already</source>
         <translation>es gibt schon einen Pfosten „{}“</translation>
     </message>
     <message>
@@ -1514,15 +1514,15 @@
         <translation>es sind {} Szenen, möglich sind {}</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; has {} bars played {} times; 1 to 256 bars and 1 to 64 times are possible</source>
+        <source>"{}" has {} bars played {} times; 1 to 256 bars and 1 to 64 times are possible</source>
         <translation>„{}“ hat {} Takte, {}-mal gespielt; möglich sind 1 bis 256 Takte und 1- bis 64-mal</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; has {} moves, {} are possible</source>
+        <source>"{}" has {} moves, {} are possible</source>
         <translation>„{}“ hat {} Handgriffe, möglich sind {}</translation>
     </message>
     <message>
-        <source>a move in &quot;{}&quot; goes from beat {:g} to {:g}; the scene has {:g}</source>
+        <source>a move in "{}" goes from beat {:g} to {:g}; the scene has {:g}</source>
         <translation>ein Handgriff in „{}“ geht von Schlag {:g} bis {:g}; die Szene hat {:g}</translation>
     </message>
     <message>
@@ -1614,7 +1614,7 @@
         <translation>enthält ein Steuerzeichen</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not a name of lower-case letters, digits and dashes</source>
+        <source>"{}" is not a name of lower-case letters, digits and dashes</source>
         <translation>„{}“ ist kein Name aus Kleinbuchstaben, Ziffern und Strichen</translation>
     </message>
     <message>
@@ -1646,7 +1646,7 @@
         <translation>ist tiefer als {} Ebenen geschachtelt</translation>
     </message>
     <message>
-        <source>an object has more than {} keys, before &quot;{}&quot;</source>
+        <source>an object has more than {} keys, before "{}"</source>
         <translation>ein Objekt hat mehr als {} Schlüssel, vor „{}“</translation>
     </message>
     <message>
@@ -1654,7 +1654,7 @@
         <translation>ist kein Lariat-Dokument: es sollte mit einer geschweiften Klammer beginnen</translation>
     </message>
     <message>
-        <source>is not a {} document: &quot;format&quot; should be &quot;{}&quot;</source>
+        <source>is not a {} document: "format" should be "{}"</source>
         <translation>ist kein Dokument der Art {}: „format“ sollte „{}“ sein</translation>
     </message>
     <message>
@@ -1686,15 +1686,15 @@
         <translation>ein Modul braucht mindestens ein Teil</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not written post.jack</source>
+        <source>"{}" is not written post.jack</source>
         <translation>„{}“ ist nicht als pfosten.buchse geschrieben</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is none of {}</source>
+        <source>"{}" is none of {}</source>
         <translation>„{}“ ist nichts von {}</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not one of left, right, foot</source>
+        <source>"{}" is not one of left, right, foot</source>
         <translation>„{}“ ist nicht left, right oder foot</translation>
     </message>
     <message>
@@ -1706,7 +1706,7 @@
         <translation>hat {} Einträge, möglich sind {}</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is the name of another post already</source>
+        <source>"{}" is the name of another post already</source>
         <translation>„{}“ heißt schon ein anderer Pfosten</translation>
     </message>
     <message>
@@ -1714,7 +1714,7 @@
         <translation>ist schon die Nummer eines anderen Kabels</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not one of forward, backward, pendulum, random</source>
+        <source>"{}" is not one of forward, backward, pendulum, random</source>
         <translation>„{}“ ist nicht forward, backward, pendulum oder random</translation>
     </message>
     <message>
@@ -1722,11 +1722,11 @@
         <translation>hat {} Schritte, möglich sind 1 bis {}</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not a message: write 0.5 on C4 100, 1 off C4, 0 cc 1 64, 0 bend -2000, 0 pressure 90, 0 clock, with @channel behind it</source>
+        <source>"{}" is not a message: write 0.5 on C4 100, 1 off C4, 0 cc 1 64, 0 bend -2000, 0 pressure 90, 0 clock, with @channel behind it</source>
         <translation>„{}“ ist keine Nachricht: 0.5 on C4 100, 1 off C4, 0 cc 1 64, 0 bend -2000, 0 pressure 90, 0 clock schreiben, mit @kanal dahinter</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not a note from C-1 to G9</source>
+        <source>"{}" is not a note from C-1 to G9</source>
         <translation>„{}“ ist keine Note von C-1 bis G9</translation>
     </message>
     <message>
@@ -1734,31 +1734,31 @@
         <translation>hat {} hinter der ersten, möglich sind {}</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not a step: write D3, D3! 0.4, - for a rest or = for a tie</source>
+        <source>"{}" is not a step: write D3, D3! 0.4, - for a rest or = for a tie</source>
         <translation>„{}“ ist kein Schritt: D3, D3! 0.4, - für eine Pause oder = für eine Bindung schreiben</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; should be a delay from 0 to {} per cent of the step</source>
+        <source>"{}" should be a delay from 0 to {} per cent of the step</source>
         <translation>„{}“ sollte eine Verspätung von 0 bis {} Prozent des Schrittes sein</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; should be a velocity from 1 to 127</source>
+        <source>"{}" should be a velocity from 1 to 127</source>
         <translation>„{}“ sollte ein Anschlag von 1 bis 127 sein</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; should be a voltage from −10 to 10</source>
+        <source>"{}" should be a voltage from −10 to 10</source>
         <translation>„{}“ sollte eine Spannung von −10 bis 10 sein</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; should be a chance from 0 to 100 per cent</source>
+        <source>"{}" should be a chance from 0 to 100 per cent</source>
         <translation>„{}“ sollte eine Wahrscheinlichkeit von 0 bis 100 Prozent sein</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; should be a number of strikes from 1 to 8</source>
+        <source>"{}" should be a number of strikes from 1 to 8</source>
         <translation>„{}“ sollte eine Anzahl von 1 bis 8 Anschlägen sein</translation>
     </message>
     <message>
-        <source>the gate &quot;{}&quot; should lie above 0 and up to 1</source>
+        <source>the gate "{}" should lie above 0 and up to 1</source>
         <translation>das Gate „{}“ sollte über 0 und bis 1 liegen</translation>
     </message>
     <message>
@@ -1778,7 +1778,7 @@
         <translation>Schritt {}</translation>
     </message>
     <message>
-        <source>behind * should stand how often &quot;{}&quot; is played, 1 to {}</source>
+        <source>behind * should stand how often "{}" is played, 1 to {}</source>
         <translation>hinter * sollte stehen, wie oft „{}“ gespielt wird, 1 bis {}</translation>
     </message>
     <message>
@@ -1838,7 +1838,7 @@
         <translation>Benötigt</translation>
     </message>
     <message>
-        <source>In the case&apos;s bag</source>
+        <source>In the case's bag</source>
         <translation>Im Beutel des Gehäuses</translation>
     </message>
     <message>
@@ -1918,7 +1918,7 @@
         <translation>Ein Gehäuse ist 10 bis 20 dB lauter als Linienpegel: vor Linien-, Kopfhörer- oder Instrumenteneingänge gehört eine Ausgangsstufe.</translation>
     </message>
     <message>
-        <source>Switch the case off before plugging a module&apos;s ribbon; a reversed ribbon destroys modules. Leave mains work to qualified people and local code.</source>
+        <source>Switch the case off before plugging a module's ribbon; a reversed ribbon destroys modules. Leave mains work to qualified people and local code.</source>
         <translation>Das Gehäuse ausschalten, bevor ein Modulkabel gesteckt wird; ein verdrehtes Flachband zerstört Module. Arbeiten am Stromnetz gehören Fachleuten und folgen den örtlichen Vorschriften.</translation>
     </message>
     <message>
@@ -1986,7 +1986,7 @@
         <translation>schreiben, was gerechnet werden soll: 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, 2 v at 38 %, 7 st from 5 v, +4 dbu oder Längen wie 5 7 16</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; cannot be reckoned; write 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, 2 v at 38 %, 7 st from 5 v, +4 dbu, or lengths such as 5 7 16</source>
+        <source>"{}" cannot be reckoned; write 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, 2 v at 38 %, 7 st from 5 v, +4 dbu, or lengths such as 5 7 16</source>
         <translation>„{}“ lässt sich nicht rechnen; 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, 2 v at 38 %, 7 st from 5 v, +4 dbu oder Längen wie 5 7 16 schreiben</translation>
     </message>
     <message>
@@ -1998,19 +1998,19 @@
         <translation>zu {} kommt kein Taktpuls</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is no post with steps in this patch</source>
+        <source>"{}" is no post with steps in this patch</source>
         <translation>„{}“ ist in diesem Patch kein Pfosten mit Schritten</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; begins with no post of this patch; there are {}</source>
+        <source>"{}" begins with no post of this patch; there are {}</source>
         <translation>„{}“ beginnt mit keinem Pfosten dieses Patches; es gibt {}</translation>
     </message>
     <message>
-        <source>{} has no knob &quot;{}&quot;; it has {}</source>
+        <source>{} has no knob "{}"; it has {}</source>
         <translation>{} hat keinen Regler „{}“, sondern {}</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is no setting of {} of {}: it takes {}</source>
+        <source>"{}" is no setting of {} of {}: it takes {}</source>
         <translation>„{}“ ist keine Stellung von {} von {}: möglich ist {}</translation>
     </message>
     <message>
@@ -2018,7 +2018,7 @@
         <translation>ein Handgriff wird so geschrieben: left: filter cutoff 310 Hz &gt; 1.2 kHz, bar 3 to 7</translation>
     </message>
     <message>
-        <source>&quot;bar {}&quot; is no time of {}: it goes from bar 1 to bar {:.0f}, with beats as 5.3</source>
+        <source>"bar {}" is no time of {}: it goes from bar 1 to bar {:.0f}, with beats as 5.3</source>
         <translation>„bar {}“ ist keine Zeit von {}: es geht von Takt 1 bis Takt {:.0f}, mit Schlägen wie 5.3</translation>
     </message>
     <message>
@@ -2034,11 +2034,11 @@
         <translation>es sind mehr als {} Szenen</translation>
     </message>
     <message>
-        <source>a scene is written &quot;Intro: 8 bars&quot; or &quot;Swell: 16 bars x2&quot;, with 1 to 256 bars, 1 to 64 times</source>
+        <source>a scene is written "Intro: 8 bars" or "Swell: 16 bars x2", with 1 to 256 bars, 1 to 64 times</source>
         <translation>eine Szene schreibt man „Intro: 8 bars“ oder „Swell: 16 bars x2“, mit 1 bis 256 Takten, 1- bis 64-mal</translation>
     </message>
     <message>
-        <source>the first line should begin a scene, as in &quot;Intro: 8 bars&quot;</source>
+        <source>the first line should begin a scene, as in "Intro: 8 bars"</source>
         <translation>die erste Zeile sollte eine Szene beginnen, wie in „Intro: 8 bars“</translation>
     </message>
     <message>
@@ -2046,11 +2046,11 @@
         <translation>eine Szene hat höchstens {} Handgriffe</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; has no variations to chain</source>
+        <source>"{}" has no variations to chain</source>
         <translation>„{}“ hat keine Variationen, die man aneinanderreihen kann</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is no link of a chain: write A to {}, as in A A B4 C2x2</source>
+        <source>"{}" is no link of a chain: write A to {}, as in A A B4 C2x2</source>
         <translation>„{}“ ist kein Glied einer Kette: A bis {} schreiben, wie in A A B4 C2x2</translation>
     </message>
     <message>
@@ -2062,7 +2062,7 @@
         <translation>Zeile {} sollte die Anzahl der Noten sein, 1 bis 1000</translation>
     </message>
     <message>
-        <source>line {}: &quot;{}&quot; is neither cents with a point nor a ratio such as 3/2</source>
+        <source>line {}: "{}" is neither cents with a point nor a ratio such as 3/2</source>
         <translation>Zeile {}: „{}“ ist weder Cents mit Punkt noch ein Verhältnis wie 3/2</translation>
     </message>
     <message>
@@ -2074,7 +2074,7 @@
         <translation>die Periode ist kürzer als ein Cent</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; should be a number from {} to {}</source>
+        <source>"{}" should be a number from {} to {}</source>
         <translation>„{}“ sollte eine Zahl von {} bis {} sein</translation>
     </message>
     <message>
@@ -2346,15 +2346,15 @@
         <translation>es gibt kein Gehäuse, für das geplant werden könnte</translation>
     </message>
     <message>
-        <source>{}: there is no function &quot;{}&quot;</source>
+        <source>{}: there is no function "{}"</source>
         <translation>{}: es gibt keine Funktion „{}“</translation>
     </message>
     <message>
-        <source>{}: a {} has no output &quot;{}&quot;</source>
+        <source>{}: a {} has no output "{}"</source>
         <translation>{}: {} hat keinen Ausgang „{}“</translation>
     </message>
     <message>
-        <source>{}: a {} has no input &quot;{}&quot;</source>
+        <source>{}: a {} has no input "{}"</source>
         <translation>{}: {} hat keinen Eingang „{}“</translation>
     </message>
     <message>
@@ -2406,11 +2406,11 @@
         <translation>ein Ausdruck hat {} Zeichen; {} sind erlaubt</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is no finite number here; does it divide by zero?</source>
+        <source>"{}" is no finite number here; does it divide by zero?</source>
         <translation>„{}“ ist hier keine endliche Zahl; wird durch null geteilt?</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; cannot be worked out: {}</source>
+        <source>"{}" cannot be worked out: {}</source>
         <translation>„{}“ lässt sich nicht ausrechnen: {}</translation>
     </message>
     <message>
@@ -2418,19 +2418,19 @@
         <translation>{} brauchen einander im Kreis: einem davon einen eigenen Wert geben</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is no pitch: write a note such as D1, or a frequency</source>
+        <source>"{}" is no pitch: write a note such as D1, or a frequency</source>
         <translation>„{}“ ist keine Tonhöhe: eine Note wie D1 oder eine Frequenz schreiben</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; cannot be read; {} is expected</source>
+        <source>"{}" cannot be read; {} is expected</source>
         <translation>„{}“ ist nicht lesbar; erwartet wird {}</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is no tolerance: write one above zero, as &quot;5 cents&quot; or &quot;3 %&quot;</source>
+        <source>"{}" is no tolerance: write one above zero, as "5 cents" or "3 %"</source>
         <translation>„{}“ ist keine Toleranz: eine über null schreiben, etwa „5 cents“ oder „3 %“</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; cannot be measured; {} can</source>
+        <source>"{}" cannot be measured; {} can</source>
         <translation>„{}“ lässt sich nicht messen; messbar sind {}</translation>
     </message>
     <message>
@@ -2442,11 +2442,11 @@
         <translation>angehalten</translation>
     </message>
     <message>
-        <source>there is no voice &quot;{}&quot; in this patch</source>
+        <source>there is no voice "{}" in this patch</source>
         <translation>in diesem Patch gibt es keine Stimme „{}“</translation>
     </message>
     <message>
-        <source>{}: &quot;{}&quot; is nothing that {} can stand at</source>
+        <source>{}: "{}" is nothing that {} can stand at</source>
         <translation>{}: auf „{}“ kann {} nicht stehen</translation>
     </message>
     <message>
@@ -2466,7 +2466,7 @@
         <translation>in diesem Gehäuse erfüllt nichts alles davon</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not a name of lower-case letters, digits and _</source>
+        <source>"{}" is not a name of lower-case letters, digits and _</source>
         <translation>„{}“ ist kein Name aus Kleinbuchstaben, Ziffern und _</translation>
     </message>
     <message>
@@ -2478,7 +2478,7 @@
         <translation>ein Rezept hat höchstens {} Kabel</translation>
     </message>
     <message>
-        <source>there is no role &quot;{}&quot;</source>
+        <source>there is no role "{}"</source>
         <translation>es gibt keine Rolle „{}“</translation>
     </message>
     <message>
@@ -2486,7 +2486,7 @@
         <translation>nennt nichts zum Auswählen</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is there already</source>
+        <source>"{}" is there already</source>
         <translation>„{}“ gibt es schon</translation>
     </message>
     <message>
@@ -2494,27 +2494,27 @@
         <translation>ein Rezept hat höchstens {} Rollen</translation>
     </message>
     <message>
-        <source>there is no wish &quot;{}&quot;</source>
+        <source>there is no wish "{}"</source>
         <translation>es gibt keinen Wunsch „{}“</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is no choice of {}</source>
+        <source>"{}" is no choice of {}</source>
         <translation>„{}“ steht bei {} nicht zur Wahl</translation>
     </message>
     <message>
-        <source>&quot;{}&quot; is not written role.word</source>
+        <source>"{}" is not written role.word</source>
         <translation>„{}“ ist nicht als Rolle.Wort geschrieben</translation>
     </message>
     <message>
-        <source>{}: &quot;{}&quot; is none of {}</source>
+        <source>{}: "{}" is none of {}</source>
         <translation>{}: „{}“ ist keines von {}</translation>
     </message>
     <message>
-        <source>{}: &quot;{}&quot; is no note such as D1</source>
+        <source>{}: "{}" is no note such as D1</source>
         <translation>{}: „{}“ ist keine Note wie D1</translation>
     </message>
     <message>
-        <source>{}: &quot;{}&quot; cannot be read; {} is expected</source>
+        <source>{}: "{}" cannot be read; {} is expected</source>
         <translation>{}: „{}“ ist nicht lesbar; erwartet wird {}</translation>
     </message>
     <message>
@@ -2522,7 +2522,7 @@
         <translation>{}: {} liegt außerhalb von {} bis {}</translation>
     </message>
     <message>
-        <source>{} has no wish &quot;{}&quot;</source>
+        <source>{} has no wish "{}"</source>
         <translation>{} hat keinen Wunsch „{}“</translation>
     </message>
     <message>
@@ -2566,7 +2566,7 @@
         <translation>statt {}: diese Stimme geht, und ihre Teile spielen das hier</translation>
     </message>
     <message>
-        <source>one {} for both: &quot;{}&quot; does the work of &quot;{}&quot; too, under one set of knobs</source>
+        <source>one {} for both: "{}" does the work of "{}" too, under one set of knobs</source>
         <translation>{} einmal für beide: „{}“ tut auch die Arbeit von „{}“, mit denselben Reglern</translation>
     </message>
     <message>
@@ -2574,7 +2574,7 @@
         <translation>{} leihen: {} ({} TE) hat das</translation>
     </message>
     <message>
-        <source>there is no module &quot;{}&quot; in this case</source>
+        <source>there is no module "{}" in this case</source>
         <translation>in diesem Gehäuse gibt es kein Modul „{}“</translation>
     </message>
     <message>
@@ -2646,7 +2646,7 @@
         <translation>ein Ringmodulator mit der Hüllkurve an y: voll bei 5 V, ohne eigenen Pegel</translation>
     </message>
     <message>
-        <source>a mixer channel under its level CV; the sound leaves through the mixer&apos;s own way out</source>
+        <source>a mixer channel under its level CV; the sound leaves through the mixer's own way out</source>
         <translation>ein Mischerkanal unter seiner Pegel-CV; der Klang geht durch den Ausgang des Mischers hinaus</translation>
     </message>
     <message>
@@ -2722,7 +2722,7 @@
         <translation>Taktgeber</translation>
     </message>
     <message>
-        <source>an LFO&apos;s square as the clock of sixteenths</source>
+        <source>an LFO's square as the clock of sixteenths</source>
         <translation>das Rechteck eines LFO als Takt in Sechzehnteln</translation>
     </message>
     <message>
@@ -2858,11 +2858,11 @@
         <translation>Hall</translation>
     </message>
     <message>
-        <source>the file of the module &quot;{}&quot; is not there any more</source>
+        <source>the file of the module "{}" is not there any more</source>
         <translation>die Datei des Moduls „{}“ ist nicht mehr da</translation>
     </message>
     <message>
-        <source>the file of &quot;{}&quot; is not there any more</source>
+        <source>the file of "{}" is not there any more</source>
         <translation>die Datei von „{}“ ist nicht mehr da</translation>
     </message>
     <message>
@@ -2898,7 +2898,7 @@
         <translation>enthält kein Gehäuse oder sagt nicht, dass es ein Bündel ist</translation>
     </message>
     <message>
-        <source>lacks the module &quot;{}&quot;</source>
+        <source>lacks the module "{}"</source>
         <translation>ihm fehlt das Modul „{}“</translation>
     </message>
     <message>
@@ -2916,6 +2916,326 @@
     <message>
         <source>time ran out before it was clear whether this case can play it; try it once more, or beside less</source>
         <translation>die Zeit reichte nicht, um zu sehen, ob dieses Gehäuse das spielen kann; noch einmal versuchen, oder neben weniger</translation>
+    </message>
+    <message>
+        <source>a switch has no taper</source>
+        <translation>ein Schalter hat keine Kennlinie</translation>
+    </message>
+    <message>
+        <source>a log taper needs a range above zero, not {:g} to {:g}</source>
+        <translation>eine logarithmische Kennlinie braucht einen Bereich über null, nicht {:g} bis {:g}</translation>
+    </message>
+    <message>
+        <source>this recording tells nothing of it: it is silent, too short, or of another kind</source>
+        <translation>diese Aufnahme sagt darüber nichts: sie ist still, zu kurz oder von anderer Art</translation>
+    </message>
+    <message>
+        <source>the folder cannot be made: {}</source>
+        <translation>der Ordner lässt sich nicht anlegen: {}</translation>
+    </message>
+    <message>
+        <source>{} is written with its unit, {}</source>
+        <translation>{} wird mit Einheit geschrieben, {}</translation>
+    </message>
+    <message>
+        <source>"{}" is no number</source>
+        <translation>„{}“ ist keine Zahl</translation>
+    </message>
+    <message>
+        <source>there is no block "{}"; near: {}</source>
+        <translation>es gibt keinen Block „{}“; ähnlich: {}</translation>
+    </message>
+    <message>
+        <source>is longer than {} bytes</source>
+        <translation>ist länger als {} Bytes</translation>
+    </message>
+    <message>
+        <source>a part comes first: "part Voice"</source>
+        <translation>zuerst kommt ein Teil: „part Voice“</translation>
+    </message>
+    <message>
+        <source>it has no name yet: "module My drum"</source>
+        <translation>es hat noch keinen Namen: „module My drum“</translation>
+    </message>
+    <message>
+        <source>it has no width yet: "10 HP, 45 mA on +12 V"</source>
+        <translation>es hat noch keine Breite: „10 HP, 45 mA on +12 V“</translation>
+    </message>
+    <message>
+        <source>it has no part yet: "part Voice"</source>
+        <translation>es hat noch keinen Teil: „part Voice“</translation>
+    </message>
+    <message>
+        <source>{} has no block yet: "osc is a vco"</source>
+        <translation>{} hat noch keinen Block: „osc is a vco“</translation>
+    </message>
+    <message>
+        <source>is none of the lines there are: part, jack, knob, main, with, unplugged, "osc is a vco", "osc saw to filter in 1"</source>
+        <translation>ist keine der Zeilen, die es gibt: part, jack, knob, main, with, unplugged, „osc is a vco“, „osc saw to filter in 1“</translation>
+    </message>
+    <message>
+        <source>an id has lower-case letters, digits and dashes only</source>
+        <translation>eine Kennung hat nur Kleinbuchstaben, Ziffern und Bindestriche</translation>
+    </message>
+    <message>
+        <source>the width is a whole number of HP</source>
+        <translation>die Breite ist eine ganze Zahl von HP</translation>
+    </message>
+    <message>
+        <source>there is no rail "{}"; there are +12 V, -12 V and +5 V</source>
+        <translation>es gibt keine Schiene „{}“; es gibt +12 V, -12 V und +5 V</translation>
+    </message>
+    <message>
+        <source>a bracket is never opened</source>
+        <translation>eine Klammer wird nie geöffnet</translation>
+    </message>
+    <message>
+        <source>it needs a name</source>
+        <translation>es braucht einen Namen</translation>
+    </message>
+    <message>
+        <source>there is a part {} already</source>
+        <translation>es gibt schon einen Teil {}</translation>
+    </message>
+    <message>
+        <source>a block is written "osc is a vco"</source>
+        <translation>ein Block wird „osc is a vco“ geschrieben</translation>
+    </message>
+    <message>
+        <source>"{}" is no name for a block; it has letters, digits and dashes</source>
+        <translation>„{}“ ist kein Name für einen Block; er hat Buchstaben, Ziffern und Bindestriche</translation>
+    </message>
+    <message>
+        <source>there is a block {} already</source>
+        <translation>es gibt schon einen Block {}</translation>
+    </message>
+    <message>
+        <source>{} has no control as in "{}"; near: {}</source>
+        <translation>{} hat keinen Regler wie in „{}“; ähnlich: {}</translation>
+    </message>
+    <message>
+        <source>"{}" is no value of {}: {}</source>
+        <translation>„{}“ ist kein Wert von {}: {}</translation>
+    </message>
+    <message>
+        <source>this part has no block yet: "osc is a vco"</source>
+        <translation>dieser Teil hat noch keinen Block: „osc is a vco“</translation>
+    </message>
+    <message>
+        <source>"{}" begins with none of the blocks of this part: {}</source>
+        <translation>„{}“ beginnt mit keinem Block dieses Teils: {}</translation>
+    </message>
+    <message>
+        <source>{} of {} is an output; a wire leads to an input</source>
+        <translation>{} von {} ist ein Ausgang; ein Draht führt zu einem Eingang</translation>
+    </message>
+    <message>
+        <source>{} of {} is an input; a wire begins at an output</source>
+        <translation>{} von {} ist ein Eingang; ein Draht beginnt an einem Ausgang</translation>
+    </message>
+    <message>
+        <source>{} ({}) has no jack "{}"; near: {}</source>
+        <translation>{} ({}) hat keine Buchse „{}“; ähnlich: {}</translation>
+    </message>
+    <message>
+        <source>{} ({}) has no control "{}"; near: {}</source>
+        <translation>{} ({}) hat keinen Regler „{}“; ähnlich: {}</translation>
+    </message>
+    <message>
+        <source>{} is fed by {} already; two outputs are summed by a mixer</source>
+        <translation>{} wird schon von {} gespeist; zwei Ausgänge summiert ein Mischer</translation>
+    </message>
+    <message>
+        <source>there is a jack {} already</source>
+        <translation>es gibt schon eine Buchse {}</translation>
+    </message>
+    <message>
+        <source>a range is written "from -5 V to +5 V"</source>
+        <translation>ein Bereich wird „from -5 V to +5 V“ geschrieben</translation>
+    </message>
+    <message>
+        <source>the range is turned round</source>
+        <translation>der Bereich ist verkehrt herum</translation>
+    </message>
+    <message>
+        <source>"{}" says nothing of a jack; there are right, from … to …, gain, offset, hertz per volt, kΩ, threshold, pulses from</source>
+        <translation>„{}“ sagt nichts über eine Buchse; es gibt right, from … to …, gain, offset, hertz per volt, kΩ, threshold, pulses from</translation>
+    </message>
+    <message>
+        <source>there is a knob {} already</source>
+        <translation>es gibt schon einen Regler {}</translation>
+    </message>
+    <message>
+        <source>a range is written "from … to …"</source>
+        <translation>ein Bereich wird „from … to …“ geschrieben</translation>
+    </message>
+    <message>
+        <source>there is no taper "{}"; there are linear, log and squared</source>
+        <translation>es gibt keine Kennlinie „{}“; es gibt linear, log und squared</translation>
+    </message>
+    <message>
+        <source>"{}" says nothing of a knob; there are from … to …, starts at, taper</source>
+        <translation>„{}“ sagt nichts über einen Regler; es gibt from … to …, starts at, taper</translation>
+    </message>
+    <message>
+        <source>there is no {} "{}" in this part so far; near: {}</source>
+        <translation>bis hier gibt es in diesem Teil nichts namens {} „{}“; ähnlich: {}</translation>
+    </message>
+    <message>
+        <source>readings are written "readings of Cutoff: 20 Hz at 7:00, 412 Hz at 10:20; points"</source>
+        <translation>Ablesungen werden „readings of Cutoff: 20 Hz at 7:00, 412 Hz at 10:20; points“ geschrieben</translation>
+    </message>
+    <message>
+        <source>there is no law "{}"; there are linear, exponential, logarithmic, points</source>
+        <translation>es gibt kein Gesetz „{}“; es gibt linear, exponential, logarithmic, points</translation>
+    </message>
+    <message>
+        <source>a reading is written "412 Hz at 10:20"</source>
+        <translation>eine Ablesung wird „412 Hz at 10:20“ geschrieben</translation>
+    </message>
+    <message>
+        <source>"{}" is no place on a dial, which goes from 7:00 to 5:00</source>
+        <translation>„{}“ ist keine Stellung eines Reglers; er geht von 7:00 bis 5:00</translation>
+    </message>
+    <message>
+        <source>a normal is written "unplugged, gate hears 1 gate"</source>
+        <translation>eine Normalisierung wird „unplugged, gate hears 1 gate“ geschrieben</translation>
+    </message>
+    <message>
+        <source>"{}" names a part and a jack of it</source>
+        <translation>„{}“ muss einen Teil und eine Buchse davon nennen</translation>
+    </message>
+    <message>
+        <source>a meaning is written "with a plug in pwm, knob Width is called PWM depth"</source>
+        <translation>eine Bedeutung wird „with a plug in pwm, knob Width is called PWM depth“ geschrieben</translation>
+    </message>
+    <message>
+        <source>"{}" is no condition; there are "a plug in pwm" and "Type at AD"</source>
+        <translation>„{}“ ist keine Bedingung; es gibt „a plug in pwm“ und „Type at AD“</translation>
+    </message>
+    <message>
+        <source>it says neither what it is called then, nor what it sets</source>
+        <translation>es sagt weder, wie er dann heißt, noch was er stellt</translation>
+    </message>
+    <message>
+        <source>a jack stays where it is; only a knob sets something else</source>
+        <translation>eine Buchse bleibt, wo sie ist; nur ein Regler stellt etwas anderes</translation>
+    </message>
+    <message>
+        <source>"{}" is not named in this part; give it a line of its own first</source>
+        <translation>„{}“ wird in diesem Teil nicht genannt; gib dem zuerst eine eigene Zeile</translation>
+    </message>
+    <message>
+        <source>its parts have {} rows together, the case {}</source>
+        <translation>seine Teile haben zusammen {} Reihen, das Case {}</translation>
+    </message>
+    <message>
+        <source>{} readings are the most</source>
+        <translation>mehr als {} Ablesungen gehen nicht</translation>
+    </message>
+    <message>
+        <source>a wish has {} letters at most</source>
+        <translation>ein Wunsch hat höchstens {} Buchstaben</translation>
+    </message>
+    <message>
+        <source>name what is wanted: "2 vco, filter, vca, contour, lfo slow to pwm"</source>
+        <translation>nenne, was gewünscht ist: „2 vco, filter, vca, contour, lfo slow to pwm“</translation>
+    </message>
+    <message>
+        <source>{} parts are more than a recipe holds</source>
+        <translation>{} Teile sind mehr, als ein Rezept fasst</translation>
+    </message>
+    <message>
+        <source>"{}": from 1 to {} of one kind</source>
+        <translation>„{}“: von einer Art 1 bis {}</translation>
+    </message>
+    <message>
+        <source>"{}" names nothing that a case has; near: {}</source>
+        <translation>„{}“ nennt nichts, was ein Case hat; ähnlich: {}</translation>
+    </message>
+    <message>
+        <source>"{}": nothing about {} can be "{}"</source>
+        <translation>„{}“: an {} kann nichts „{}“ sein</translation>
+    </message>
+    <message>
+        <source>"{}": "{}" was not understood; there are slow, fast, short, long, bright, dark, resonant, low, high</source>
+        <translation>„{}“: „{}“ wurde nicht verstanden; es gibt slow, fast, short, long, bright, dark, resonant, low, high</translation>
+    </message>
+    <message>
+        <source>{} sounds are more than one mixer takes; write mixers where they are to be</source>
+        <translation>{} Klänge sind mehr, als ein Mischer nimmt; schreibe die Mischer dorthin, wo sie sein sollen</translation>
+    </message>
+    <message>
+        <source>"{}": there are not two it could be for</source>
+        <translation>„{}“: es gibt keine zwei, für die es sein könnte</translation>
+    </message>
+    <message>
+        <source>"{}": there is no {} in this wish</source>
+        <translation>„{}“: in diesem Wunsch gibt es kein {}</translation>
+    </message>
+    <message>
+        <source>"{}": {} moves nothing</source>
+        <translation>„{}“: {} bewegt nichts</translation>
+    </message>
+    <message>
+        <source>"{}": {} has no free input for it</source>
+        <translation>„{}“: {} hat keinen freien Eingang dafür</translation>
+    </message>
+    <message>
+        <source>"{}": {} has no free input "{}"</source>
+        <translation>„{}“: {} hat keinen freien Eingang „{}“</translation>
+    </message>
+    <message>
+        <source>"{}": nothing in this wish has a free "{}"</source>
+        <translation>„{}“: nichts in diesem Wunsch hat ein freies „{}“</translation>
+    </message>
+    <message>
+        <source>{} rows together are more than {}</source>
+        <translation>zusammen {} Reihen sind mehr als {}</translation>
+    </message>
+    <message>
+        <source>{} cables are not between 0 and {}</source>
+        <translation>{} Kabel liegen nicht zwischen 0 und {}</translation>
+    </message>
+    <message>
+        <source>{} stackable cables are more than the {} there are</source>
+        <translation>{} stapelbare Kabel sind mehr als die {}, die es gibt</translation>
+    </message>
+    <message>
+        <source>{} is joined from {} cases, each with its rows: change those, and join them anew</source>
+        <translation>{} ist aus {} Cases verbunden, jedes mit seinen Reihen: ändere diese und verbinde sie neu</translation>
+    </message>
+    <message>
+        <source>a reading lies off the dial</source>
+        <translation>eine Ablesung liegt neben der Skala</translation>
+    </message>
+    <message>
+        <source>{} at {} is nothing this knob can be; it goes from {} to {}</source>
+        <translation>{} bei {} kann dieser Regler nicht sein; er geht von {} bis {}</translation>
+    </message>
+    <message>
+        <source>two readings contradict each other: at {} both {} and {}; take one out</source>
+        <translation>zwei Ablesungen widersprechen sich: bei {} sowohl {} als auch {}; nimm eine heraus</translation>
+    </message>
+    <message>
+        <source>two readings contradict each other: {} at {} and less, {}, further on at {}; a knob's value rises as it is turned</source>
+        <translation>zwei Ablesungen widersprechen sich: {} bei {} und weniger, {}, weiter oben bei {}; der Wert eines Reglers steigt, wenn er gedreht wird</translation>
+    </message>
+    <message>
+        <source>it takes readings of two places at least, with two values</source>
+        <translation>es braucht Ablesungen an mindestens zwei Stellungen mit zwei Werten</translation>
+    </message>
+    <message>
+        <source>a switch has positions, not a scale</source>
+        <translation>ein Schalter hat Stellungen, keine Skala</translation>
+    </message>
+    <message>
+        <source>these readings have no logarithmic law; it takes three places at least</source>
+        <translation>diese Ablesungen haben kein logarithmisches Gesetz; es braucht mindestens drei Stellungen</translation>
+    </message>
+    <message>
+        <source>these readings have no such law; values that are not above zero have no ratios</source>
+        <translation>diese Ablesungen haben kein solches Gesetz; Werte, die nicht über null liegen, haben keine Verhältnisse</translation>
     </message>
 </context>
 <context>
@@ -3271,7 +3591,7 @@
         <translation>Aus dem Gehäuse hinzufügen</translation>
     </message>
     <message>
-        <source>Type part of a module&apos;s or part&apos;s name</source>
+        <source>Type part of a module's or part's name</source>
         <translation>Einen Teil des Namens von Modul oder Teil eingeben</translation>
     </message>
     <message>
@@ -3366,7 +3686,7 @@
         <translation>Ende umstecken</translation>
     </message>
     <message>
-        <source>Type part of a jack&apos;s name</source>
+        <source>Type part of a jack's name</source>
         <translation>Einen Teil des Buchsennamens eingeben</translation>
     </message>
     <message>
@@ -3554,6 +3874,153 @@
     </message>
 </context>
 <context>
+    <name>lariat::CalibrateDialog</name>
+    <message>
+        <source>Calibrate %1 of %2</source>
+        <translation>%1 von %2 eichen</translation>
+    </message>
+    <message>
+        <source>Turn the knob of your module to a place of its dial and read what comes out with a meter or a tuner, or record it. Three places tell a law, more tell it better.</source>
+        <translation>Drehe den Regler deines Moduls auf eine Stellung seiner Skala und lies mit Messgerät oder Stimmgerät ab, was herauskommt, oder nimm es auf. Drei Stellungen zeigen ein Gesetz, mehr zeigen es besser.</translation>
+    </message>
+    <message>
+        <source>Knob at</source>
+        <translation>Regler auf</translation>
+    </message>
+    <message>
+        <source>Read</source>
+        <translation>Abgelesen</translation>
+    </message>
+    <message>
+        <source>The law says</source>
+        <translation>Das Gesetz sagt</translation>
+    </message>
+    <message>
+        <source>Off, on the dial</source>
+        <translation>Daneben, auf der Skala</translation>
+    </message>
+    <message>
+        <source>Another reading</source>
+        <translation>Noch eine Ablesung</translation>
+    </message>
+    <message>
+        <source>From a recording…</source>
+        <translation>Aus einer Aufnahme…</translation>
+    </message>
+    <message>
+        <source>A recording cannot tell this knob; read it with a meter.</source>
+        <translation>Eine Aufnahme kann diesen Regler nicht zeigen; lies ihn mit einem Messgerät ab.</translation>
+    </message>
+    <message>
+        <source>Take it out</source>
+        <translation>Herausnehmen</translation>
+    </message>
+    <message>
+        <source> V</source>
+        <translation> V</translation>
+    </message>
+    <message>
+        <source>Volts of a recording's full scale</source>
+        <translation>Volt bei Vollaussteuerung der Aufnahme</translation>
+    </message>
+    <message>
+        <source>its full scale is</source>
+        <translation>ihre Vollaussteuerung ist</translation>
+    </message>
+    <message>
+        <source>Law of the scale</source>
+        <translation>Gesetz der Skala</translation>
+    </message>
+    <message>
+        <source>the law that fits best</source>
+        <translation>das Gesetz, das am besten passt</translation>
+    </message>
+    <message>
+        <source>linear</source>
+        <translation>linear</translation>
+    </message>
+    <message>
+        <source>exponential</source>
+        <translation>exponentiell</translation>
+    </message>
+    <message>
+        <source>logarithmic</source>
+        <translation>logarithmisch</translation>
+    </message>
+    <message>
+        <source>through the points</source>
+        <translation>durch die Punkte</translation>
+    </message>
+    <message>
+        <source>As its maker left it</source>
+        <translation>Wie der Hersteller es ließ</translation>
+    </message>
+    <message>
+        <source>Use it from now on</source>
+        <translation>Von jetzt an verwenden</translation>
+    </message>
+    <message>
+        <source>Close</source>
+        <translation>Schließen</translation>
+    </message>
+    <message>
+        <source>Its pitch, or how often it rises, is measured.</source>
+        <translation>Gemessen wird die Tonhöhe, oder wie oft es ansteigt.</translation>
+    </message>
+    <message>
+        <source>The time from the first sound to the loudest is measured.</source>
+        <translation>Gemessen wird die Zeit vom ersten Klang bis zum lautesten.</translation>
+    </message>
+    <message>
+        <source>The time from the loudest until it stays 60 dB below is measured.</source>
+        <translation>Gemessen wird die Zeit vom lautesten Klang, bis er 60 dB darunter bleibt.</translation>
+    </message>
+    <message>
+        <source>A steady voltage is measured, else the peak.</source>
+        <translation>Gemessen wird eine stehende Spannung, sonst die Spitze.</translation>
+    </message>
+    <message>
+        <source>Its pulses are counted, one a beat.</source>
+        <translation>Gezählt werden die Pulse, einer je Schlag.</translation>
+    </message>
+    <message>
+        <source>Row %1: a place is written as a clock's hand, from 7:00 to 5:00.</source>
+        <translation>Zeile %1: eine Stellung wird wie ein Uhrzeiger geschrieben, von 7:00 bis 5:00.</translation>
+    </message>
+    <message>
+        <source>Row %1: %2 is no reading of this knob: %3</source>
+        <translation>Zeile %1: %2 ist keine Ablesung dieses Reglers: %3</translation>
+    </message>
+    <message>
+        <source>%1 min</source>
+        <translation>%1 min</translation>
+    </message>
+    <message>
+        <source>The dotted line is the scale as its maker describes it.</source>
+        <translation>Die punktierte Linie ist die Skala, wie der Hersteller sie beschreibt.</translation>
+    </message>
+    <message>
+        <source>%1: the worst reading is %2 minutes of the dial off. The knob then goes from %3 to %4.</source>
+        <translation>%1: die schlechteste Ablesung liegt %2 Minuten der Skala daneben. Der Regler geht dann von %3 bis %4.</translation>
+    </message>
+    <message>
+        <source>A recording of the module</source>
+        <translation>Eine Aufnahme des Moduls</translation>
+    </message>
+    <message>
+        <source>Recordings (*.wav *.flac *.aiff *.aif)</source>
+        <translation>Aufnahmen (*.wav *.flac *.aiff *.aif)</translation>
+    </message>
+    <message>
+        <source>%1 was heard. At which place did the knob stand?</source>
+        <translation>%1 war zu hören. Auf welcher Stellung stand der Regler?</translation>
+    </message>
+    <message>
+        <source>calibrate a knob</source>
+        <translation>einen Regler eichen</translation>
+    </message>
+</context>
+<context>
     <name>lariat::CaseView</name>
     <message>
         <source>The case, row by row</source>
@@ -3619,7 +4086,7 @@
         <translation>%1…%2 V</translation>
     </message>
     <message>
-        <source>No cable yet. Drag from one post&apos;s line to another, or press Ctrl+T and write which output goes to which input.</source>
+        <source>No cable yet. Drag from one post's line to another, or press Ctrl+T and write which output goes to which input.</source>
         <translation>Noch kein Kabel. Von der Linie eines Pfostens zu einer anderen ziehen, oder Strg+T drücken und schreiben, welcher Ausgang in welchen Eingang geht.</translation>
     </message>
     <message numerus="yes">
@@ -3695,7 +4162,7 @@
         <translation>Befehl suchen</translation>
     </message>
     <message>
-        <source>Type part of a command&apos;s name</source>
+        <source>Type part of a command's name</source>
         <translation>Einen Teil des Befehlsnamens eingeben</translation>
     </message>
 </context>
@@ -3747,6 +4214,14 @@
     <message>
         <source>Another window has changed %1 since this one was opened. Open a new window to see it.</source>
         <translation>Ein anderes Fenster hat %1 geändert, seit dieses geöffnet wurde. In einem neuen Fenster ist es zu sehen.</translation>
+    </message>
+    <message>
+        <source>The file of %1 has been changed outside since it was read here. Open a new window to see it, or move it away: %2</source>
+        <translation>Die Datei von %1 wurde außerhalb geändert, seit sie hier gelesen wurde. Öffne ein neues Fenster, um sie zu sehen, oder lege sie beiseite: %2</translation>
+    </message>
+    <message>
+        <source>%1 stays as it was: %2</source>
+        <translation>%1 bleibt, wie es war: %2</translation>
     </message>
 </context>
 <context>
@@ -4488,6 +4963,10 @@
         <source>Find the setting for…</source>
         <translation>Einstellung finden für…</translation>
     </message>
+    <message>
+        <source>Calibrate by reading…</source>
+        <translation>Durch Ablesen eichen…</translation>
+    </message>
 </context>
 <context>
     <name>lariat::KnobPanel</name>
@@ -5086,6 +5565,104 @@
     </message>
 </context>
 <context>
+    <name>lariat::MakerPage</name>
+    <message>
+        <source>Back to the case</source>
+        <translation>Zurück zum Case</translation>
+    </message>
+    <message>
+        <source>How the module is seen on the stand</source>
+        <translation>Wie das Modul auf dem Prüfstand zu sehen ist</translation>
+    </message>
+    <message>
+        <source>On the stand: its panel</source>
+        <translation>Auf dem Prüfstand: seine Front</translation>
+    </message>
+    <message>
+        <source>On the stand: behind the panel</source>
+        <translation>Auf dem Prüfstand: hinter der Front</translation>
+    </message>
+    <message>
+        <source>Stop the stand</source>
+        <translation>Prüfstand anhalten</translation>
+    </message>
+    <message>
+        <source>To a file…</source>
+        <translation>In eine Datei…</translation>
+    </message>
+    <message>
+        <source>Keep it among my modules</source>
+        <translation>Zu meinen Modulen nehmen</translation>
+    </message>
+    <message>
+        <source>Let the stand play</source>
+        <translation>Prüfstand spielen lassen</translation>
+    </message>
+    <message>
+        <source>The test stand needs the sound device: end the recording first.</source>
+        <translation>Der Prüfstand braucht das Audiogerät: beende zuerst die Aufnahme.</translation>
+    </message>
+    <message>
+        <source>These are the lines that were left here unfinished. Take everything out to begin anew.</source>
+        <translation>Das sind die Zeilen, die hier unfertig liegen blieben. Nimm alles heraus, um neu anzufangen.</translation>
+    </message>
+    <message>
+        <source>%1, %2 HP</source>
+        <translation>%1, %2 HP</translation>
+    </message>
+    <message>
+        <source>The lines are being changed: do it again once they hold.</source>
+        <translation>Die Zeilen werden gerade geändert: tu es noch einmal, wenn sie stimmen.</translation>
+    </message>
+    <message>
+        <source>It is in the lines.</source>
+        <translation>Es steht in den Zeilen.</translation>
+    </message>
+    <message>
+        <source>Line %1: %2</source>
+        <translation>Zeile %1: %2</translation>
+    </message>
+    <message numerus="yes">
+        <source>and %n more</source>
+        <translation>
+            <numerusform>und noch %n</numerusform>
+            <numerusform>und noch %n</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>It holds, and stands on the stand.</source>
+        <translation>Es stimmt und steht auf dem Prüfstand.</translation>
+    </message>
+    <message>
+        <source>There is a module %1 already: give this one another name, or a line "id …".</source>
+        <translation>Es gibt schon ein Modul %1: gib diesem einen anderen Namen oder eine Zeile „id …“.</translation>
+    </message>
+    <message>
+        <source>change a module</source>
+        <translation>ein Modul ändern</translation>
+    </message>
+    <message>
+        <source>%1 is among your modules; add it to a case with Add a module.</source>
+        <translation>%1 gehört jetzt zu deinen Modulen; mit „Modul hinzufügen“ kommt es in ein Case.</translation>
+    </message>
+    <message>
+        <source>%1 is changed, here and in your folder.</source>
+        <translation>%1 ist geändert, hier und in deinem Ordner.</translation>
+    </message>
+    <message>
+        <source>Module to a file</source>
+        <translation>Modul in eine Datei</translation>
+    </message>
+    <message>
+        <source>Modules (*.json)</source>
+        <translation>Module (*.json)</translation>
+    </message>
+    <message>
+        <source>%1 is in %2.</source>
+        <translation>%1 liegt in %2.</translation>
+    </message>
+</context>
+<context>
     <name>lariat::MessageStrip</name>
     <message>
         <source>Close</source>
@@ -5196,6 +5773,13 @@
     <message>
         <source>%1 gives %2</source>
         <translation>%1 gibt %2</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::ModuleLines</name>
+    <message>
+        <source>The module, one thing a line</source>
+        <translation>Das Modul, eine Sache je Zeile</translation>
     </message>
 </context>
 <context>
@@ -5622,7 +6206,7 @@
         <translation>Plan %1 von %2</translation>
     </message>
     <message>
-        <source> · the best that was found in time; none can need less than %1 cables&apos; worth</source>
+        <source> · the best that was found in time; none can need less than %1 cables' worth</source>
         <translation> · der beste, der rechtzeitig gefunden wurde; keiner kann weniger als den Gegenwert von %1 Kabeln brauchen</translation>
     </message>
     <message>
@@ -5873,7 +6457,7 @@
         <translation>%1: ein Block war nicht fertig, als das Gerät ihn brauchte. Mehr Latenz nehmen oder schließen, was den Rechner sonst beschäftigt.</translation>
     </message>
     <message>
-        <source>As the system&apos;s text</source>
+        <source>As the system's text</source>
         <translation>Wie der Text des Systems</translation>
     </message>
     <message>
@@ -5893,7 +6477,7 @@
         <translation>nirgendwohin</translation>
     </message>
     <message>
-        <source>24 pulses a beat of the patch&apos;s clock, with start, continue and stop</source>
+        <source>24 pulses a beat of the patch's clock, with start, continue and stop</source>
         <translation>24 Pulse je Schlag vom Takt des Patches, mit Start, Weiter und Stopp</translation>
     </message>
     <message>
@@ -5957,6 +6541,18 @@
     <message>
         <source>Choose it to find out: it takes a while.</source>
         <translation>Auswählen, um es herauszufinden: es dauert etwas.</translation>
+    </message>
+    <message>
+        <source>Or say what you want</source>
+        <translation>Oder sage, was du willst</translation>
+    </message>
+    <message>
+        <source>2 vco, filter, 2 vca, contour for both</source>
+        <translation>2 vco, filter, 2 vca, contour for both</translation>
+    </message>
+    <message>
+        <source>Parts with commas between them; "for" says for whom, "to" what it moves: lfo slow to pwm</source>
+        <translation>Teile mit Kommas dazwischen; „for“ sagt, für wen, „to“, was es bewegt: lfo slow to pwm</translation>
     </message>
 </context>
 <context>
@@ -6162,7 +6758,7 @@
         <translation>Skala von Tasten lernen</translation>
     </message>
     <message>
-        <source>Play its notes, the root first, then press again. They become the quantizer&apos;s own notes.</source>
+        <source>Play its notes, the root first, then press again. They become the quantizer's own notes.</source>
         <translation>Ihre Töne spielen, den Grundton zuerst, dann noch einmal drücken. Sie werden die eigenen Töne des Quantisierers.</translation>
     </message>
     <message>
@@ -6275,7 +6871,7 @@
         <translation>Was dreht die Hand?</translation>
     </message>
     <message>
-        <source>Type a part of the knob&apos;s or post&apos;s name</source>
+        <source>Type a part of the knob's or post's name</source>
         <translation>Teil des Namens von Knopf oder Posten tippen</translation>
     </message>
     <message>
@@ -6565,6 +7161,10 @@
         <source>The voices cannot be written any more; what was recorded until then is in %1. The recording itself goes on.</source>
         <translation>Die Stimmen lassen sich nicht mehr schreiben; was bis dahin aufgenommen wurde, ist in %1. Die Aufnahme selbst geht weiter.</translation>
     </message>
+    <message>
+        <source>Nothing is heard here now: the test stand has the sound device. Go back to the case first.</source>
+        <translation>Hier ist jetzt nichts zu hören: der Prüfstand hat das Audiogerät. Geh zuerst zurück zum Case.</translation>
+    </message>
 </context>
 <context>
     <name>lariat::StepBar</name>
@@ -6734,6 +7334,22 @@
     <message>
         <source>In the bag</source>
         <translation>In der Tasche</translation>
+    </message>
+    <message>
+        <source>Of them stackable</source>
+        <translation>Davon stapelbar</translation>
+    </message>
+    <message>
+        <source>Make one like it…</source>
+        <translation>Eines wie dieses bauen…</translation>
+    </message>
+    <message>
+        <source>Make a module…</source>
+        <translation>Ein Modul bauen…</translation>
+    </message>
+    <message>
+        <source>Calibrate a knob…</source>
+        <translation>Einen Regler eichen…</translation>
     </message>
 </context>
 <context>
@@ -6924,6 +7540,66 @@
     <message>
         <source>Take out</source>
         <translation>Herausnehmen</translation>
+    </message>
+    <message>
+        <source>Join another case to this one…</source>
+        <translation>Ein weiteres Case mit diesem verbinden…</translation>
+    </message>
+    <message>
+        <source>There is no other case to join.</source>
+        <translation>Es gibt kein weiteres Case zum Verbinden.</translation>
+    </message>
+    <message>
+        <source>Join cases</source>
+        <translation>Cases verbinden</translation>
+    </message>
+    <message>
+        <source>Which case stands with %1?</source>
+        <translation>Welches Case steht bei %1?</translation>
+    </message>
+    <message>
+        <source>What are both together called?</source>
+        <translation>Wie heißen beide zusammen?</translation>
+    </message>
+    <message>
+        <source>%1 and %2</source>
+        <translation>%1 und %2</translation>
+    </message>
+    <message>
+        <source>join cases</source>
+        <translation>Cases verbinden</translation>
+    </message>
+    <message>
+        <source>one from a file…</source>
+        <translation>eines aus einer Datei…</translation>
+    </message>
+    <message>
+        <source>Make a module like</source>
+        <translation>Ein Modul bauen wie</translation>
+    </message>
+    <message>
+        <source>none: from a first block on</source>
+        <translation>keines: von einem ersten Block an</translation>
+    </message>
+    <message>
+        <source>A module from a file</source>
+        <translation>Ein Modul aus einer Datei</translation>
+    </message>
+    <message>
+        <source>Modules and their lines (*.json *.txt)</source>
+        <translation>Module und ihre Zeilen (*.json *.txt)</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>%1 has no knob that can be read.</source>
+        <translation>%1 hat keinen Regler, der sich ablesen lässt.</translation>
+    </message>
+    <message>
+        <source>&amp;Make a module…</source>
+        <translation>Ein Modul &amp;bauen…</translation>
     </message>
 </context>
 <context>
@@ -7520,7 +8196,7 @@
         <translation>Nä&amp;chste Seite</translation>
     </message>
     <message>
-        <source>Show the chosen ro&amp;w&apos;s signal here, or no longer</source>
+        <source>Show the chosen ro&amp;w's signal here, or no longer</source>
         <translation>Signal der gewählten Zei&amp;le hier zeigen, oder nicht mehr</translation>
     </message>
     <message>
@@ -8346,6 +9022,14 @@
     <message>
         <source>the mouth: how far the joystick bends the follower</source>
         <translation>der Mund: wie weit der Joystick den Folger biegt</translation>
+    </message>
+    <message>
+        <source>Wish</source>
+        <translation>Wunsch</translation>
+    </message>
+    <message>
+        <source>Wishes</source>
+        <translation>Wünsche</translation>
     </message>
 </context>
 </TS>

@@ -93,6 +93,16 @@
     </message>
 </context>
 <context>
+    <name>lariat::MakerPage</name>
+    <message numerus="yes">
+        <source>and %n more</source>
+        <translation>
+            <numerusform>and %n more</numerusform>
+            <numerusform>and %n more</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>lariat::MoveRecorder</name>
     <message numerus="yes">
         <source>%n move(s) recorded.</source>

@@ -5,6 +5,7 @@
 #include "look/fonts.h"
 #include "look/text.h"
 #include "model/file.h"
+#include "plan/free_wish.h"
 #include "plan/keep.h"
 #include "plan/recipe_words.h"
 #include "shell/theme.h"
@@ -16,12 +17,17 @@
 #include <QVBoxLayout>
 
 #include <algorithm>
+#include <array>
 #include <filesystem>
 
 namespace lariat {
 namespace {
 
 constexpr int kPlanAfterMilliseconds = 200;
+
+// What a recipe that somebody wrote in a few words is called.
+[[maybe_unused]] constexpr std::array kOfWishes = {QT_TRANSLATE_NOOP("recipes", "Wish"),
+                                                   QT_TRANSLATE_NOOP("recipes", "Wishes")};
 
 } // namespace
 
@@ -124,6 +130,7 @@ PlanPlace::PlanPlace(const Session& session, QWidget* parent) : Place(parent), s
     wait_.setInterval(kPlanAfterMilliseconds);
     connect(&wait_, &QTimer::timeout, this, &PlanPlace::makePlan);
     connect(list_, &RecipeList::recipeChosen, this, &PlanPlace::recipeChosen);
+    connect(list_, &RecipeList::wishWritten, this, &PlanPlace::takeWish);
     connect(counts_, &QComboBox::activated, this, &PlanPlace::planSoon);
     connect(instead_, &QComboBox::activated, this, &PlanPlace::planSoon);
     connect(other_, &QPushButton::clicked, this, &PlanPlace::otherPlan);
@@ -228,6 +235,24 @@ std::optional<Patch> PlanPlace::planned() const {
 
 void PlanPlace::showRecipe(const std::string& id) {
     list_->choose(id);
+}
+
+/// Words become a recipe, the first of the list; what was not understood is said, and the words stay.
+void PlanPlace::takeWish(const QString& text) {
+    auto made = recipeFromWish(text.toStdString(), *functions_);
+    if (!made) {
+        Q_EMIT message(said(made.error().reason), true);
+        return;
+    }
+    auto book = std::make_shared<RecipeBook>(*book_);
+    std::erase_if(book->recipes, [](const Recipe& one) { return one.id == "wish"; });
+    book->recipes.insert(book->recipes.begin(), std::move(*made));
+    book_ = std::move(book);
+    const bool there = list_->chosen() == "wish";
+    list_->field().clear(); // the wish may be hidden by what was looked for
+    list_->setBook(book_);
+    list_->choose("wish");
+    if (there) recipeChosen();
 }
 
 void PlanPlace::recipeChosen() {

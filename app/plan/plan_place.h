@@ -49,6 +49,7 @@ class PlanPlace : public Place {
 
   private:
     [[nodiscard]] const Recipe* recipe() const;
+    void takeWish(const QString& text);
     void recipeChosen();
     void makeWishes();
     void planSoon();

@@ -2,10 +2,12 @@
 
 #include "look/fonts.h"
 #include "look/text.h"
+#include "plan/free_wish.h"
 #include "plan/recipe_words.h"
 #include "shell/theme.h"
 
 #include <QHeaderView>
+#include <QLabel>
 #include <QVBoxLayout>
 
 #include <algorithm>
@@ -63,6 +65,21 @@ RecipeList::RecipeList(const Session& session, std::shared_ptr<const RecipeBook>
     tree_->header()->setSectionResizeMode(1, QHeaderView::ResizeToContents);
     layout->addWidget(field_);
     layout->addWidget(tree_, 1);
+    auto* or_ = new QLabel(tr("Or say what you want"));
+    or_->setFont(textFont(13));
+    wish_ = new QLineEdit;
+    wish_->setObjectName(QStringLiteral("free-wish"));
+    wish_->setFont(textFont(13));
+    wish_->setMaxLength(static_cast<int>(kLongestWish) / 4);
+    wish_->setPlaceholderText(tr("2 vco, filter, 2 vca, contour for both"));
+    wish_->setToolTip(tr("Parts with commas between them; \"for\" says for whom, \"to\" what it moves: lfo slow to pwm"));
+    or_->setBuddy(wish_);
+    layout->addWidget(or_);
+    layout->addWidget(wish_);
+    layout->addSpacing(10);
+    connect(wish_, &QLineEdit::returnPressed, this, [this] {
+        if (const QString text = wish_->text().trimmed(); !text.isEmpty()) Q_EMIT wishWritten(text);
+    });
     wait_.setSingleShot(true);
     wait_.setInterval(kLookAfterMilliseconds);
     connect(&wait_, &QTimer::timeout, this, [this] { lookAt(0); });

@@ -25,6 +25,8 @@ class RecipeList : public QWidget {
     [[nodiscard]] std::string chosen() const;
     [[nodiscard]] QLineEdit& field() { return *field_; }
     [[nodiscard]] QTreeWidget& tree() { return *tree_; }
+    /// Where somebody says in a few words what is wanted.
+    [[nodiscard]] QLineEdit& wish() { return *wish_; }
     /// What is said of a recipe: "fits", "2 short"; empty while it is worked out.
     [[nodiscard]] QString verdict(const std::string& id) const;
     /// Works out anew what fits, as soon as it is seen.
@@ -32,6 +34,7 @@ class RecipeList : public QWidget {
 
   Q_SIGNALS:
     void recipeChosen(const std::string& id);
+    void wishWritten(const QString& text);
 
   protected:
     void showEvent(QShowEvent* event) override;
@@ -47,6 +50,7 @@ class RecipeList : public QWidget {
     std::shared_ptr<const Functions> functions_;
     QLineEdit* field_;
     QTreeWidget* tree_;
+    QLineEdit* wish_;
     std::shared_ptr<Job> job_;
     QTimer wait_;
     bool stale_ = true;

@@ -4,7 +4,7 @@
 #include "look/text.h"
 #include "maker/keep_module.h"
 #include "model/file.h"
-#include "patch/patch_place.h"
+#include "shell/place.h"
 #include "shell/theme.h"
 #include "stock/stand_session.h"
 #include "widgets/file_dialog.h"
@@ -42,7 +42,8 @@ const char* const kFirstLines = "module New module\n"
 
 } // namespace
 
-MakerPage::MakerPage(const Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+MakerPage::MakerPage(const Session& session, ChartOfStand chart, QWidget* parent)
+    : QWidget(parent), session_(session), makeChart_(chart) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(16, 8, 0, 0);
     column->setSpacing(8);
@@ -133,8 +134,7 @@ const Session* MakerPage::stand() const {
 void MakerPage::makeStandOnce() {
     if (stand_) return;
     stand_ = new StandSession(this);
-    place_ = new PatchPlace(stand_->session());
-    place_->keys().show();
+    place_ = makeChart_(stand_->session());
     rightList_->addWidget(place_->tool());
     rightList_->addWidget(place_, 1);
     connect(place_, &Place::message, this, &MakerPage::message);

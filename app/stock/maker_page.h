@@ -15,14 +15,17 @@
 
 namespace lariat {
 
-class PatchPlace;
+class Place;
 class StandSession;
+
+/// Makes the chart that shows the stand.
+using ChartOfStand = Place* (*)(const Session& session);
 
 class MakerPage : public QWidget {
     Q_OBJECT
 
   public:
-    explicit MakerPage(const Session& session, QWidget* parent = nullptr);
+    MakerPage(const Session& session, ChartOfStand chart, QWidget* parent = nullptr);
     ~MakerPage() override;
 
     /// Begins with that module: its own lines if it is one of the user's, else those of a copy; an empty id: with a
@@ -35,7 +38,7 @@ class MakerPage : public QWidget {
     [[nodiscard]] QString faultText() const; ///< all that is wrong, a line each
     /// The stand's session; nullptr until one has begun.
     [[nodiscard]] const Session* stand() const;
-    [[nodiscard]] PatchPlace* chart() const { return place_; }
+    [[nodiscard]] Place* chart() const { return place_; }
 
   public Q_SLOTS:
     /// Keeps the module among the user's own.
@@ -77,7 +80,8 @@ class MakerPage : public QWidget {
     QWidget* right_;
     QVBoxLayout* rightList_;
     StandSession* stand_ = nullptr;
-    PatchPlace* place_ = nullptr;
+    Place* place_ = nullptr;
+    ChartOfStand makeChart_;
     QTimer delay_;
     QTimer drafts_;
     std::string begunFrom_; ///< id of the module that the lines began with; empty: none

@@ -86,7 +86,14 @@ void StockPanel::addRails(const Ledger& ledger) {
     grid->setColumnStretch(1, 1);
     int row = 0;
     bool inside = true;
+    std::string of;
     for (const RailLine& rail : ledger.rails) {
+        if (rail.of != of) {
+            auto* part = new QLabel(q(rail.of));
+            part->setFont(textFont(13, true));
+            grid->addWidget(part, row++, 0, 1, 3);
+            of = rail.of;
+        }
         auto* name = new QLabel(q(rail.name));
         name->setFont(figureFont(13));
         auto* text = new QLabel(tr("%1 of %2 mA").arg(rail.load, 0, 'f', 0).arg(rail.there, 0, 'f', 0));
@@ -145,6 +152,29 @@ void StockPanel::addCables(const Ledger& ledger) {
     QString all = tr("%1 of %2 in use").arg(ledger.cablesUsed).arg(ledger.cablesOwned);
     if (ledger.stacked > 0) all += tr(", %n plug(s) stand on another", nullptr, ledger.stacked);
     list_->addWidget(plainLabel(all, look().softInk));
+    auto* line = new QHBoxLayout;
+    auto* label = new QLabel(tr("Of them stackable"));
+    label->setFont(textFont(13));
+    auto* count = new QSpinBox;
+    count->setObjectName(QStringLiteral("stackable"));
+    count->setRange(0, 100'000);
+    count->setValue(ledger.stackable);
+    count->setFont(textFont(13));
+    count->setKeyboardTracking(false);
+    label->setBuddy(count);
+    line->addWidget(label, 1);
+    // Who has counted none has not counted.
+    if (ledger.stackable > 0 && ledger.stacked > ledger.stackable) {
+        auto* lacks = new QLabel(tr("%n short", nullptr, ledger.stacked - ledger.stackable));
+        lacks->setFont(textFont(13));
+        lacks->setStyleSheet(soft(look().alarm.name()));
+        line->addWidget(lacks);
+    }
+    line->addWidget(count);
+    list_->addLayout(line);
+    connect(count, &QSpinBox::editingFinished, this, [this, count, was = ledger.stackable] {
+        if (count->value() != was) Q_EMIT stackablesChanged(count->value());
+    });
 }
 
 void StockPanel::addModule(const Case& housing, const std::string& chosen) {

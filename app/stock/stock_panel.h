@@ -30,6 +30,7 @@ class StockPanel : public QScrollArea {
     void inWanted(const std::string& slot); ///< out of the bag, into a row
     void borrowedChanged(const std::string& slot, const QString& from);
     void cablesChanged(int lengthCm, const std::string& colour, int count);
+    void stackablesChanged(int count);
     void cablesWanted();
     void supplyWanted();
 

@@ -27,6 +27,7 @@ namespace lariat {
 namespace {
 
 constexpr auto kNewCase = "new case";
+constexpr auto kJoinCase = "join a case";
 constexpr auto kNothing = "nothing";
 constexpr auto kFromFile = "from a file"; ///< no id: those have no blanks
 
@@ -40,7 +41,8 @@ QSpinBox* spin(int low, int high, int value, const char* name) {
 
 } // namespace
 
-StockPlace::StockPlace(const Session& session, QWidget* parent) : Place(parent), session_(session) {
+StockPlace::StockPlace(const Session& session, ChartOfStand chart, QWidget* parent)
+    : Place(parent), session_(session) {
     if (auto read = Functions::load(dataFolder() / "functions.json")) functions_ = std::move(*read);
     cases_ = new QComboBox;
     cases_->setObjectName(QStringLiteral("cases"));
@@ -83,7 +85,7 @@ StockPlace::StockPlace(const Session& session, QWidget* parent) : Place(parent),
     panel_ = new StockPanel(session);
     across->addWidget(scroll_, 1);
     across->addWidget(panel_);
-    maker_ = new MakerPage(session);
+    maker_ = new MakerPage(session, chart);
     pages_->addWidget(stock);
     pages_->addWidget(maker_);
     setFocusProxy(case_);
@@ -146,6 +148,10 @@ StockPlace::StockPlace(const Session& session, QWidget* parent) : Place(parent),
             [this, housing](int length, const std::string& colour, int count) {
                 apply(withCables(housing(), length, colour, count), tr("count cables"));
             });
+    connect(panel_, &StockPanel::stackablesChanged, this, [this, housing](int count) {
+        apply(withStackables(housing(), count), tr("count cables"));
+        refresh(); // what was refused shows as it is
+    });
     connect(panel_, &StockPanel::slotChosen, this, &StockPlace::choose);
     connect(panel_, &StockPanel::addWanted, this, &StockPlace::addModule, Qt::QueuedConnection);
     connect(panel_, &StockPanel::makeWanted, this, &StockPlace::askWhatToMake, Qt::QueuedConnection);
@@ -170,6 +176,7 @@ void StockPlace::listCases() {
     cases_->clear();
     for (const auto& [id, one] : session_.document.workspace().cases) cases_->addItem(q(one.name), q(id));
     cases_->insertSeparator(cases_->count());
+    cases_->addItem(tr("Join another case to this one…"), QString::fromLatin1(kJoinCase));
     cases_->addItem(tr("New case…"), QString::fromLatin1(kNewCase));
     cases_->setCurrentIndex(cases_->findData(q(session_.document.patch().caseId)));
 }
@@ -231,6 +238,8 @@ void StockPlace::caseChosen(int index) {
     const QString id = cases_->itemData(index).toString();
     if (id == QLatin1String(kNewCase)) {
         makeCase();
+    } else if (id == QLatin1String(kJoinCase)) {
+        joinCases();
     } else if (id.toStdString() != session_.document.patch().caseId) {
         const auto& cases = session_.document.workspace().cases;
         if (const auto to = cases.find(id.toStdString()); to != cases.end()) moveTo(Case(to->second));
@@ -262,6 +271,43 @@ void StockPlace::moveTo(const Case& to) {
     }
     if (session_.document.become(std::move(moved->patch), tr("move to %1").arg(q(to.name))))
         Q_EMIT message(tr("The patch is in %1 now.").arg(q(to.name)), false);
+}
+
+/// Two cases that stand together are one for the patch: it stays where it is, and has the other's modules as well.
+void StockPlace::joinCases() {
+    const Case* here = session_.document.housing();
+    if (!here) return;
+    QStringList names;
+    std::vector<std::string> ids;
+    for (const auto& [id, one] : session_.document.workspace().cases)
+        if (id != here->id) {
+            names << q(one.name);
+            ids.push_back(id);
+        }
+    if (names.isEmpty()) {
+        Q_EMIT message(tr("There is no other case to join."), false);
+        return;
+    }
+    bool taken = false;
+    const QString other = QInputDialog::getItem(this, tr("Join cases"), tr("Which case stands with %1?").arg(q(here->name)),
+                                                names, 0, false, &taken);
+    if (!taken) return;
+    const Case& second = session_.document.workspace().cases.at(ids[static_cast<std::size_t>(names.indexOf(other))]);
+    const QString name =
+        QInputDialog::getText(this, tr("Join cases"), tr("What are both together called?"), QLineEdit::Normal,
+                              tr("%1 and %2").arg(q(here->name), q(second.name)).left(60), &taken);
+    if (!taken) return;
+    auto made = joinedCase(*here, second, name.trimmed().toStdString());
+    if (made && session_.document.workspace().cases.contains(made->id)) {
+        Q_EMIT message(tr("There is a case of that name already."), true);
+        return;
+    }
+    const std::string id = made ? made->id : std::string();
+    if (!apply(std::move(made), tr("join cases"))) return;
+    Patch patch = session_.document.patch();
+    patch.caseId = id;
+    if (session_.document.become(std::move(patch), tr("move to %1").arg(name)))
+        Q_EMIT message(tr("The patch is in %1 now.").arg(name), false);
 }
 
 void StockPlace::makeCase() {

@@ -20,7 +20,8 @@ class StockPlace : public Place {
     Q_OBJECT
 
   public:
-    explicit StockPlace(const Session& session, QWidget* parent = nullptr);
+    /// `chart` shows the test stand of the module maker.
+    StockPlace(const Session& session, ChartOfStand chart, QWidget* parent = nullptr);
 
     [[nodiscard]] QWidget* tool() override { return cases_; }
     [[nodiscard]] CaseView& caseView() { return *case_; }
@@ -40,6 +41,7 @@ class StockPlace : public Place {
     void caseChosen(int index);
     void moveTo(const Case& to);
     void makeCase();
+    void joinCases();
     void addModule();
     void addCables();
     void changeSupply();

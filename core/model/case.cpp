@@ -45,6 +45,17 @@ Result<Case> readCase(std::string_view bytes) {
             out.cables.push_back(
                 {stock.integer("length", 1, 1000), stock.text("colour"), stock.integer("count", 0, 10'000)});
         });
+        out.stackable = in.integer("stackable", 0, 100'000, 0);
+        int rows = 0;
+        in.each("joined", [&](Reader part) {
+            JoinedPart one{part.text("name"), part.integer("rows", 1, kMostRows), {}};
+            Reader own = part.object("supply");
+            one.supply = {own.number("plus12", 0, 1e5), own.number("minus12", 0, 1e5), own.number("plus5", 0, 1e5, 0.0)};
+            rows += one.rows;
+            out.joined.push_back(std::move(one));
+        });
+        if (!out.joined.empty() && rows != out.rows)
+            in.fail("joined", say("its parts have {} rows together, the case {}", rows, out.rows));
         out.extra = in.rest();
         return out;
     });
@@ -53,8 +64,13 @@ Result<Case> readCase(std::string_view bytes) {
 std::string writeCase(const Case& housing) {
     Json out{{"format", "lariat-case"}, {"version", kCaseVersion}, {"id", housing.id},
              {"name", housing.name},    {"rows", housing.rows},    {"hp-per-row", housing.hpPerRow}};
-    out["supply"] = {
-        {"plus12", housing.supply.plus12}, {"minus12", housing.supply.minus12}, {"plus5", housing.supply.plus5}};
+    const auto supply = [](const Current& one) {
+        return Json{{"plus12", one.plus12}, {"minus12", one.minus12}, {"plus5", one.plus5}};
+    };
+    out["supply"] = supply(housing.supply);
+    for (const JoinedPart& part : housing.joined)
+        out["joined"].push_back({{"name", part.name}, {"rows", part.rows}, {"supply", supply(part.supply)}});
+    if (housing.stackable > 0) out["stackable"] = housing.stackable;
     Json slots = Json::array();
     for (const Slot& slot : housing.slots) {
         Json one{{"id", slot.id}, {"module", slot.module}, {"row", slot.row}};

@@ -33,6 +33,15 @@ struct CableStock {
     bool operator==(const CableStock&) const = default;
 };
 
+/// A case that stands in a joined one with its own rows, from the top on, and its own supply.
+struct JoinedPart {
+    std::string name;
+    int rows = 1;
+    Current supply;
+
+    bool operator==(const JoinedPart&) const = default;
+};
+
 struct Case {
     std::string id;
     std::string name;
@@ -42,6 +51,8 @@ struct Case {
     std::vector<Slot> slots;
     std::vector<CableStock> cables;
     Extra extra;
+    int stackable = 0;                ///< cables whose plugs take another plug; 0: nobody has counted
+    std::vector<JoinedPart> joined{}; ///< cases that it was joined from, the uppermost first; their rows are its rows
 
     bool operator==(const Case&) const = default;
 

@@ -5,6 +5,8 @@
 
 #include <algorithm>
 
+#include <fmt/format.h>
+
 namespace lariat {
 namespace {
 
@@ -40,6 +42,43 @@ Result<Case> newCase(const std::string& name, int rows, int hpPerRow, const Curr
     out.rows = rows;
     out.hpPerRow = hpPerRow;
     out.supply = supply;
+    return out;
+}
+
+Result<Case> joinedCase(const Case& first, const Case& second, const std::string& name) {
+    auto out = newCase(name, std::min(first.rows + second.rows, kMostRows), std::max(first.hpPerRow, second.hpPerRow),
+                       {first.supply.plus12 + second.supply.plus12, first.supply.minus12 + second.supply.minus12,
+                        first.supply.plus5 + second.supply.plus5});
+    if (!out) return out;
+    if (first.rows + second.rows > kMostRows)
+        return failure(say("{} rows together are more than {}", first.rows + second.rows, kMostRows));
+    if (first.slots.size() + second.slots.size() > kMostSlots)
+        return failure(say("a case has at most {} modules", kMostSlots));
+    out->slots = first.slots;
+    for (Slot slot : second.slots) {
+        const std::string id = slot.id;
+        for (int n = 2; out->slot(slot.id); ++n) slot.id = fmt::format("{}-{}", id.substr(0, 60), n);
+        if (!slot.loose()) slot.row += first.rows;
+        out->slots.push_back(std::move(slot));
+    }
+    out->cables = first.cables;
+    for (const CableStock& more : second.cables) {
+        const auto there = std::ranges::find_if(out->cables, [&](const CableStock& stock) {
+            return stock.lengthCm == more.lengthCm && stock.colour == more.colour;
+        });
+        if (there != out->cables.end())
+            there->count += more.count;
+        else
+            out->cables.push_back(more);
+    }
+    std::ranges::stable_sort(out->cables, {}, &CableStock::lengthCm);
+    out->stackable = first.stackable + second.stackable;
+    for (const Case* one : {&first, &second}) {
+        if (one->joined.empty())
+            out->joined.push_back({one->name, one->rows, one->supply});
+        else
+            out->joined.insert(out->joined.end(), one->joined.begin(), one->joined.end());
+    }
     return out;
 }
 
@@ -153,10 +192,21 @@ Result<Case> withCables(Case housing, int lengthCm, const std::string& colour, i
     return housing;
 }
 
+Result<Case> withStackables(Case housing, int count) {
+    if (count < 0 || count > 100'000) return failure(say("{} cables are not between 0 and {}", count, 100'000));
+    if (count > housing.cableCount())
+        return failure(say("{} stackable cables are more than the {} there are", count, housing.cableCount()));
+    housing.stackable = count;
+    return housing;
+}
+
 Result<Case> withSize(Case housing, const Library& library, int rows, int hpPerRow) {
     if (rows < 1 || rows > kMostRows) return failure(say("{} rows are not between 1 and {}", rows, kMostRows));
     if (hpPerRow < 4 || hpPerRow > kMostColumns)
         return failure(say("{} HP are not between 4 and {}", hpPerRow, kMostColumns));
+    if (!housing.joined.empty() && rows != housing.rows)
+        return failure(say("{} is joined from {} cases, each with its rows: change those, and join them anew", housing.name,
+                           housing.joined.size()));
     for (const Slot& slot : housing.slots)
         if (slot.row > rows || (!slot.loose() && slot.column + widthOf(library, slot) - 1 > hpPerRow))
             return failure(say("{} would have no place any more: move it first", nameOf(library, slot)));

@@ -12,6 +12,11 @@ namespace lariat {
 /// A case without modules.
 Result<Case> newCase(const std::string& name, int rows, int hpPerRow, const Current& supply);
 
+/// Two cases as one, side by side or one on the other: the rows of the second below those of the first, each part with its
+/// own supply, all cables together. Slots of the first keep their ids, so that a patch in it is one in both. Fails where
+/// the two are too many rows or modules.
+Result<Case> joinedCase(const Case& first, const Case& second, const std::string& name);
+
 /// Where a module of that width fits: the first gap from the top left on.
 struct CasePlace {
     int row = 1;
@@ -38,6 +43,8 @@ Result<Case> withoutModule(Case housing, const std::string& slot);
 Result<Case> withBorrowed(Case housing, const std::string& slot, const std::string& from, const std::string& since);
 /// So many cables of that length and colour; none: they go from the list.
 Result<Case> withCables(Case housing, int lengthCm, const std::string& colour, int count);
+/// How many of the cables take another plug on theirs.
+Result<Case> withStackables(Case housing, int count);
 /// Other rows and width. Fails if modules would stick out.
 Result<Case> withSize(Case housing, const Library& library, int rows, int hpPerRow);
 

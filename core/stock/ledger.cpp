@@ -100,7 +100,16 @@ Ledger ledgerOf(const Patch& patch, const Library& library, const Functions& fun
     }
     out.cablesOwned = housing.cableCount();
 
-    Current load;
+    // A joined case has the supplies of its parts, each for its own rows.
+    std::vector<JoinedPart> parts = housing.joined;
+    if (parts.empty()) parts.push_back({{}, housing.rows, housing.supply});
+    std::vector<Current> loads(parts.size());
+    const auto partOf = [&](int row) {
+        std::size_t part = 0;
+        for (int last = parts[0].rows; row > last && part + 1 < parts.size(); last += parts[part].rows) ++part;
+        return part;
+    };
+    out.stackable = housing.stackable;
     out.freeColumns.assign(static_cast<std::size_t>(housing.rows), housing.hpPerRow);
     for (const Slot& slot : housing.slots) {
         if (!slot.from.empty()) out.borrowed.push_back(&slot);
@@ -110,6 +119,7 @@ Ledger ledgerOf(const Patch& patch, const Library& library, const Functions& fun
         }
         const ModuleInfo* module = library.module(slot.module);
         if (!module) continue;
+        Current& load = loads[partOf(slot.row)];
         load.plus12 += module->description.current.plus12;
         load.minus12 += module->description.current.minus12;
         load.plus5 += module->description.current.plus5;
@@ -119,9 +129,12 @@ Ledger ledgerOf(const Patch& patch, const Library& library, const Functions& fun
             if (postAt(patch, slot.id, part.id)) ++out.partsUsed;
         }
     }
-    out.rails = {{"+12 V", load.plus12, housing.supply.plus12},
-                 {"-12 V", load.minus12, housing.supply.minus12},
-                 {"+5 V", load.plus5, housing.supply.plus5}};
+    for (std::size_t i = 0; i < parts.size(); ++i) {
+        const std::string& of = housing.joined.empty() ? std::string() : parts[i].name;
+        out.rails.push_back({"+12 V", loads[i].plus12, parts[i].supply.plus12, of});
+        out.rails.push_back({"-12 V", loads[i].minus12, parts[i].supply.minus12, of});
+        out.rails.push_back({"+5 V", loads[i].plus5, parts[i].supply.plus5, of});
+    }
     return out;
 }
 

@@ -33,6 +33,7 @@ struct RailLine {
     std::string name;
     double load = 0.0;
     double there = 0.0;
+    std::string of{}; ///< of a joined case, the part that it supplies
     [[nodiscard]] double atSwitchOn() const;
 };
 /// Modules draw more while their capacitors fill: as much more as a careful builder reckons with.
@@ -43,7 +44,8 @@ struct Ledger {
     std::vector<CableLine> cables; ///< shortest first
     int cablesOwned = 0;
     int cablesUsed = 0;
-    int stacked = 0; ///< plugs that stand on another plug
+    int stacked = 0;   ///< plugs that stand on another plug
+    int stackable = 0; ///< cables that take one; 0: nobody has counted
     std::vector<RailLine> rails;
     std::vector<int> freeColumns;      ///< HP that are free, row by row
     std::vector<const Slot*> borrowed; ///< of the case, to go back

@@ -51,6 +51,7 @@ struct Making {
     StockPlace& place() { return *dynamic_cast<StockPlace*>(window.place(QStringLiteral("stock"))); }
     MakerPage& maker() { return place().maker(); }
     Document& document() { return window.document(); }
+    PatchPlace& chart() { return *dynamic_cast<PatchPlace*>(maker().chart()); }
     Sound& stand() { return maker().stand()->sound; }
     template <class T> T* find(const char* name) { return window.findChild<T*>(QString::fromLatin1(name)); }
     void press(const char* name) {
@@ -98,7 +99,7 @@ struct Making {
     }
 };
 
-ModuleInfo lampVca(const Library& library) {
+const ModuleInfo& lampVca(const Library& library) {
     return *library.module("ballast-vcas");
 }
 
@@ -208,25 +209,25 @@ class MakerWindowTest : public QObject {
         const Session& stand = *o.maker().stand();
         stand.selection.choosePost("made-voice");
         QCoreApplication::processEvents();
-        Knob* knob = o.maker().chart()->inspector().knob("tune");
+        Knob* knob = o.chart().inspector().knob("tune");
         QVERIFY(knob);
         knob->turnToValue(3.0);
         // A hand is on a knob while the lines take it away: nothing breaks, the other one stays.
-        Knob* level = o.maker().chart()->inspector().knob("level");
+        Knob* level = o.chart().inspector().knob("level");
         QTest::mousePress(level, Qt::LeftButton, {}, level->rect().center());
         QString less = kVoice;
         less.remove(QStringLiteral("knob Level is vca offset\n")).replace(QLatin1String("Tune, Level"), QLatin1String("Tune"));
         o.maker().lines().exchange(less);
         EVENTUALLY(o.standsAs(less));
         QTest::qWait(150);
-        QVERIFY(!o.maker().chart()->inspector().knob("level"));
+        QVERIFY(!o.chart().inspector().knob("level"));
         QCOMPARE(stand.document.patch().post("made-voice")->knobs.at("tune"), 3.0);
         // Undo while the stand has the keyboard is the stand's, not the patch's.
         const auto before = o.document().history().index();
-        o.maker().chart()->inspector().knob("tune")->turnToValue(-2.0);
+        o.chart().inspector().knob("tune")->turnToValue(-2.0);
         QCOMPARE(stand.document.patch().post("made-voice")->knobs.at("tune"), -2.0);
-        o.maker().chart()->chart().setFocus();
-        QTest::keyClick(&o.maker().chart()->chart(), Qt::Key_Z, Qt::ControlModifier);
+        o.chart().chart().setFocus();
+        QTest::keyClick(&o.chart().chart(), Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(stand.document.patch().post("made-voice")->knobs.at("tune"), 3.0);
         QCOMPARE(o.document().history().index(), before);
     }

@@ -122,6 +122,28 @@ class StockWindowTest : public QObject {
         QVERIFY(o.housing().slot("spray"));
     }
 
+    void casesAreJoinedAndStackablesCounted() {
+        Stocked o;
+        const auto parts = o.window.document().patch().posts.size();
+        answerInput({QStringLiteral("Tower case"), QStringLiteral("Both cases")});
+        auto* cases = o.window.findChild<QComboBox*>(QStringLiteral("cases"));
+        cases->setCurrentIndex(cases->count() - 2);
+        Q_EMIT cases->activated(cases->currentIndex());
+        EVENTUALLY_EQUAL(o.housing().name, std::string("Both cases"));
+        QCOMPARE(o.window.document().patch().posts.size(), parts);
+        QCOMPARE(o.kept("both-cases").joined.size(), std::size_t{2});
+        auto* stackable = o.find<QSpinBox>(QStringLiteral("stackable"));
+        QVERIFY(stackable);
+        stackable->setFocus();
+        stackable->setValue(6);
+        QTest::keyClick(stackable, Qt::Key_Return);
+        EVENTUALLY_EQUAL(o.kept("both-cases").stackable, 6);
+        o.window.document().history().undo();
+        QCOMPARE(o.kept("both-cases").stackable, 0);
+        o.window.document().history().undo(); // back in the case it was in
+        QCOMPARE(o.housing().name, std::string("Keeper's case"));
+    }
+
     void aModuleIsAddedAndBorrowed() {
         Stocked o;
         answerDialog<QDialog>([](QDialog& dialog) {

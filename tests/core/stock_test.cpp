@@ -43,6 +43,60 @@ class StockTest : public QObject {
     Q_OBJECT
 
   private Q_SLOTS:
+    void casesAreJoined() {
+        const Case& tower = workspace().cases.at("tower-case");
+        const auto both = joinedCase(keepers(), tower, "Both cases");
+        QVERIFY(both);
+        QVERIFY(fitCase(*both, library()));
+        QCOMPARE(both->slots.size(), keepers().slots.size() + tower.slots.size());
+        QCOMPARE(both->rows, keepers().rows + tower.rows);
+        QCOMPARE(both->cableCount(), keepers().cableCount() + tower.cableCount());
+        for (const Slot& slot : keepers().slots) QVERIFY(*both->slot(slot.id) == slot);
+        // A patch in the first is one in both, with more left.
+        Patch patch = lamp();
+        patch.caseId = both->id;
+        const Ledger alone = ledgerOf(lamp(), library(), functions(), keepers());
+        const Ledger together = ledgerOf(patch, library(), functions(), *both);
+        QCOMPARE(together.partsUsed, alone.partsUsed);
+        QVERIFY(lineOf(together, "vca")->free() > lineOf(alone, "vca")->free());
+        // Each supply has its own load.
+        QCOMPARE(together.rails.size(), std::size_t{6});
+        for (std::size_t i = 0; i < 3; ++i) {
+            QCOMPARE(together.rails[i].load, alone.rails[i].load);
+            QCOMPARE(together.rails[i].there, alone.rails[i].there);
+            QCOMPARE(together.rails[i].of, keepers().name);
+            QCOMPARE(together.rails[3 + i].there, i == 0 ? tower.supply.plus12 : i == 1 ? tower.supply.minus12 : tower.supply.plus5);
+        }
+        const auto read = readCase(writeCase(*both));
+        QVERIFY(read);
+        QVERIFY(*read == *both);
+        // Three are the same as two and one.
+        const auto three = joinedCase(*both, keepers(), "Three");
+        QVERIFY(three);
+        QCOMPARE(three->joined.size(), std::size_t{3});
+        QVERIFY(fitCase(*three, library()));
+        QVERIFY(!withSize(*both, library(), 1, both->hpPerRow));
+        QVERIFY(!joinedCase(keepers(), tower, "?"));
+        Case tall = keepers();
+        tall.rows = kMostRows;
+        QVERIFY(!joinedCase(tall, tower, "Tall"));
+        std::string wrong = writeCase(*both);
+        wrong.replace(wrong.find("\"rows\": 2"), 9, "\"rows\": 1");
+        QVERIFY(!readCase(wrong));
+    }
+
+    void stackablesAreCounted() {
+        Patch patch = lamp();
+        const int stacked = ledgerOf(patch, library(), functions(), keepers()).stacked;
+        QVERIFY(stacked > 0);
+        const auto counted = withStackables(keepers(), 5);
+        QVERIFY(counted);
+        QCOMPARE(ledgerOf(patch, library(), functions(), *counted).stackable, 5);
+        QVERIFY(*readCase(writeCase(*counted)) == *counted);
+        QVERIFY(!withStackables(keepers(), -1));
+        QVERIFY(!withStackables(keepers(), keepers().cableCount() + 1));
+    }
+
     void theLedgerCountsByFunction() {
         const Ledger ledger = ledgerOf(lamp(), library(), functions(), keepers());
         const LedgerLine& vcas = *lineOf(ledger, "vca");
