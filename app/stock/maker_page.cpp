@@ -374,7 +374,10 @@ void MakerPage::showFaults(const std::vector<Fault>& faults) {
 
 void MakerPage::showHint() {
     hint_->setStyleSheet(QStringLiteral("color: %1").arg(lariat::look().softInk.name()));
-    hint_->setText(q(hintFor(lines_->toPlainText().toStdString(), lines_->line())));
+    const std::string hint = hintFor(lines_->toPlainText().toStdString(), lines_->line());
+    hint_->setText(hint.empty() ? tr("Before the first part: module, id, about, noise, and the width with its currents, as "
+                                     "10 HP, 45 mA on +12 V, 40 mA on -12 V")
+                                : q(hint));
 }
 
 void MakerPage::keep() {

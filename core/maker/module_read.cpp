@@ -647,7 +647,7 @@ std::string hintFor(std::string_view text, int line) {
     if (type)
         return fmt::format("{}: {}\nin: {}\nout: {}\ncontrols: {}", id, type->name, list(type->inputs),
                            list(type->outputs), list(type->controls));
-    if (!inPart) return "before the first part: module, id, about, noise, and \"10 HP, 45 mA on +12 V, 40 mA on -12 V\"";
+    if (!inPart) return {};
     return "blocks: " + list(blockTypes());
 }
 

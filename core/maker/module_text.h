@@ -54,7 +54,7 @@ ModuleText readModuleText(std::string_view text, const Extra& extra = {});
 /// Writes lines that readModuleText reads as the same module.
 std::string writeModuleText(const ModuleDescription& module);
 /// What the line under the hand can name: jacks and controls of the block that it speaks of, else the blocks there are;
-/// before the first part, what is said of the whole module.
+/// nothing before the first part, where the module as a whole is described.
 std::string hintFor(std::string_view text, int line);
 
 } // namespace lariat

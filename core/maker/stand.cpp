@@ -191,6 +191,18 @@ class Builder {
     }
     static SignalKind kindOf(const PartInfo& part, const JackInfo& jack) { return kindOf(part, jack.at, jack.output); }
 
+    /// Sound that goes through, a gate that starts something, a clock that leads on: what resets, holds or bends is left for
+    /// the hand.
+    static bool isFor(const PartInfo& part, const JackInfo& jack) {
+        const BlockType& type = *part.blocks[static_cast<std::size_t>(jack.at.block)].type;
+        const std::string& id = type.inputs[static_cast<std::size_t>(jack.at.index)].id;
+        const auto flows = flowsOf(type);
+        return std::ranges::any_of(flows, [&](const Flow& flow) {
+            return flow.does != Does::Resets && flow.does != Does::Holds && flow.does != Does::Moves &&
+                   std::ranges::find(flow.inputs, id) != flow.inputs.end();
+        });
+    }
+
     /// What feeds an input behind its switch while nothing is plugged in: the output that its normals lead to.
     [[nodiscard]] std::optional<JackRef> normalOf(const JackInfo& jack) const {
         const JackInfo* at = &jack;
@@ -215,6 +227,7 @@ class Builder {
                     if (view_ == StandView::Behind && from) tie(*from, to, part.name, "normals");
                     continue;
                 }
+                if (!isFor(part, jack)) continue;
                 switch (kindOf(part, jack)) {
                 case SignalKind::Pitch:
                     tie({"keys", "pitch-1"}, to, part.name, "on the stand");
@@ -239,13 +252,33 @@ class Builder {
         }
     }
 
-    /// The first outputs of that kind, up to two.
+    /// Something else of the module hears it behind the panel: it is not the end of the way.
+    [[nodiscard]] bool isLent(const PartInfo& part, const JackInfo& jack) const {
+        return std::ranges::any_of(module_.parts, [&](const PartInfo& other) {
+            return std::ranges::any_of(other.jacks, [&](const JackInfo& to) {
+                return to.normal && to.normal->part == part.id && to.normal->jack == jack.id;
+            });
+        });
+    }
+
+    /// Outputs of that kind, up to two of one part: of the last one where the parts lead into one another, else of the
+    /// first.
     [[nodiscard]] std::vector<JackRef> outputs(SignalKind kind) const {
-        std::vector<JackRef> out;
-        for (const PartInfo& part : module_.parts)
-            for (const JackInfo& jack : part.jacks)
-                if (jack.output && kindOf(part, jack) == kind && out.size() < 2) out.push_back(jackOf(part, jack));
-        return out;
+        std::vector<std::vector<JackRef>> byPart;
+        bool lent = false;
+        for (const PartInfo& part : module_.parts) {
+            std::vector<JackRef> out;
+            for (const JackInfo& jack : part.jacks) {
+                if (!jack.output || kindOf(part, jack) != kind) continue;
+                if (isLent(part, jack))
+                    lent = true;
+                else if (out.size() < 2)
+                    out.push_back(jackOf(part, jack));
+            }
+            if (!out.empty()) byPart.push_back(std::move(out));
+        }
+        if (byPart.empty()) return {};
+        return lent ? byPart.back() : byPart.front();
     }
 
     void tieOutputs() {

@@ -26,7 +26,7 @@ struct AllotAsk {
     bool standIns = true;  ///< may be used where the thing itself is short
     /// Plans that are not wanted again, role by role: what plays it (see Allotment::kind).
     std::vector<std::vector<std::string>> notAgain{};
-    double seconds = 2.0; ///< that the solver may take
+    double seconds = 2.0; ///< that the solver may take; of planRecipe, for all plans together
 };
 
 /// Who plays a role.

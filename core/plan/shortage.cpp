@@ -1,11 +1,15 @@
 #include "plan/shortage.h"
 
 #include <algorithm>
+#include <chrono>
 #include <limits>
 #include <set>
 
 namespace lariat {
 namespace {
+
+constexpr double kShareOfBest = 0.6;   ///< of the time for all plans
+constexpr double kLeastSeconds = 0.05; ///< less is not worth asking the solver
 
 constexpr std::size_t kMostWays = 4;
 constexpr std::size_t kMostTried = 8; ///< parts in use that are tried
@@ -241,8 +245,20 @@ Result<Planned> planRecipe(const PlanAsk& ask, const Site& site, const std::func
     Planned out{chosen(*ask.recipe, *values), std::move(*values), {}, {}};
     const std::string voice = ask.voice.empty() ? out.recipe.name : ask.voice;
     AllotAsk allotAsk = ask.allot;
+    // All plans together take the time of one: the best gets most of it, the others what is left.
+    const auto began = std::chrono::steady_clock::now();
+    const auto left = [&] {
+        return ask.allot.seconds - std::chrono::duration<double>(std::chrono::steady_clock::now() - began).count();
+    };
     while (out.plans.size() < ask.plans) {
+        if (!out.plans.empty() && left() < kLeastSeconds) break;
+        allotAsk.seconds = out.plans.empty() ? kShareOfBest * ask.allot.seconds
+                                             : left() / static_cast<double>(ask.plans - out.plans.size());
         auto allotment = allot(out.recipe, site, allotAsk);
+        if (allotment && out.plans.empty() && !allotment->complete() && !allotment->isShort()) {
+            allotAsk.seconds = ask.allot.seconds; // not clear yet: then it may take longer
+            allotment = allot(out.recipe, site, allotAsk);
+        }
         if (!allotment && !out.plans.empty()) break;
         if (!allotment) return tl::unexpected(allotment.error());
         if (!allotment->complete()) {
@@ -250,7 +266,7 @@ Result<Planned> planRecipe(const PlanAsk& ask, const Site& site, const std::func
                 return failure(say("time ran out before it was clear whether this case can play it; try it once more, "
                                    "or beside less"));
             if (out.plans.empty())
-                out.shortage = whatIsShort(out.recipe, out.values, site, allotAsk, *allotment, voice, goesOn);
+                out.shortage = whatIsShort(out.recipe, out.values, site, ask.allot, *allotment, voice, goesOn);
             break;
         }
         // Once there is one without, nobody wants others with stand-ins.

@@ -250,7 +250,7 @@ main Tilt
         QVERIFY(hintFor(text, 23).starts_with("bend: Contour\nin: gate"));
         QVERIFY(hintFor(text, 19).starts_with("osc: VCO"));
         QVERIFY(hintFor("module A\npart B\n", 3).starts_with("blocks: clock"));
-        QVERIFY(hintFor("module A\n\npart B\n", 2).starts_with("before the first part"));
+        QVERIFY(hintFor("module A\n\npart B\n", 2).empty());
     }
 
     void aDrumOnTheStandIsHeard() {
@@ -296,6 +296,14 @@ main Tilt
             }
         // Samples without a recording, ways in without a device and the like are rightly silent.
         QVERIFY2(heard >= 50, qPrintable(QString::number(heard)));
+    }
+
+    void theStandHearsTheEndOfTheWay() {
+        // A whole voice leads through itself: what comes out of its last part is heard, and nothing is reset meanwhile.
+        const Stand stand = makeStand(*workspace().library.module("dinghy-voice"), workspace().library, StandView::Panel);
+        QCOMPARE(stand.patch.cableInto({"way-out", "left"})->from.post, std::string("made-vca"));
+        for (const Cable& cable : stand.patch.cables) QVERIFY(cable.to.jack != "sync" && cable.to.jack != "reset");
+        QVERIFY(stand.patch.cableInto({"made-contour", "gate"}));
     }
 
     void whatWasDoneOnTheStandStays() {
