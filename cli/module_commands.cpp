@@ -68,7 +68,8 @@ void addMakeModule(CLI::App& module, Context& context) {
         ModuleTarget target;
     };
     auto options = std::make_shared<Options>();
-    auto* command = module.add_subcommand("make", "A module out of lines; without --out or --keep it is only looked at");
+    auto* command =
+        module.add_subcommand("make", "A module out of lines; without --out or --keep it is only looked at");
     giveExamples(*command, "  lariat-cli module make my-drum.txt\n  lariat-cli module make my-drum.txt --keep");
     command->add_option("lines", options->text, "File of lines")->required();
     options->target.addTo(*command);
@@ -80,7 +81,9 @@ void addMakeModule(CLI::App& module, Context& context) {
             Json faults = Json::array();
             for (const Fault& fault : text.faults) {
                 faults.push_back({{"line", fault.line}, {"reason", fault.reason.str()}});
-                if (!context.json) std::cerr << fmt::format("{}: line {}: {}\n", options->text.string(), fault.line, fault.reason.str());
+                if (!context.json)
+                    std::cerr << fmt::format("{}: line {}: {}\n", options->text.string(), fault.line,
+                                             fault.reason.str());
             }
             if (context.json) std::cout << dump({{"faults", faults}});
             context.exitCode = 2;
@@ -149,7 +152,8 @@ void addTryModule(CLI::App& module, Context& context) {
 Mark readMark(const std::string& text, const KnobInfo& knob, double fullScale) {
     const auto at = text.rfind(" at ");
     const auto fraction = at == std::string::npos ? std::nullopt : parseClockHand(trimmed(text.substr(at + 4)));
-    if (!fraction) refuse(fmt::format("\"{}\" is no reading; write \"412 Hz at 10:20\" or \"take.wav at 10:20\"", text));
+    if (!fraction)
+        refuse(fmt::format("\"{}\" is no reading; write \"412 Hz at 10:20\" or \"take.wav at 10:20\"", text));
     const std::string value(trimmed(text.substr(0, at)));
     if (value.ends_with(".wav") || value.ends_with(".flac")) {
         const auto heard = heardOf(knob);
@@ -176,16 +180,19 @@ void addCalibrateKnob(CLI::App& module, Context& context) {
         ModuleTarget target;
     };
     auto options = std::make_shared<Options>();
-    auto* command =
-        module.add_subcommand("calibrate", "Fits the scale of a knob to what was read off the metal, and tells what is left");
-    giveExamples(*command, "  lariat-cli module calibrate glowworm-filter cutoff --read \"60 Hz at 8:00\" \\\n"
-                           "      --read \"412 Hz at 10:30\" --read \"5.2 kHz at 3:00\" --keep\n"
-                           "  lariat-cli module calibrate ripple-lfo rate --read \"slow.wav at 8:00\" --read \"fast.wav at 4:00\"");
+    auto* command = module.add_subcommand(
+        "calibrate", "Fits the scale of a knob to what was read off the metal, and tells what is left");
+    giveExamples(
+        *command,
+        "  lariat-cli module calibrate glowworm-filter cutoff --read \"60 Hz at 8:00\" \\\n"
+        "      --read \"412 Hz at 10:30\" --read \"5.2 kHz at 3:00\" --keep\n"
+        "  lariat-cli module calibrate ripple-lfo rate --read \"slow.wav at 8:00\" --read \"fast.wav at 4:00\"");
     command->add_option("module", options->module, "Its id, or a file")->required();
     command->add_option("knob", options->knob, "Its id")->required();
     command->add_option("--part", options->part, "Part of the module; needed where it has several");
     command->add_option("--read", options->readings, "\"412 Hz at 10:20\", or \"take.wav at 10:20\"");
-    command->add_option("--law", options->law, "linear, exponential, logarithmic or points; else the one that tells best");
+    command->add_option("--law", options->law,
+                        "linear, exponential, logarithmic or points; else the one that tells best");
     command->add_option("--full-scale", options->fullScale, "Volts of a recording's full scale")
         ->check(CLI::Range(0.01, 100.0));
     command->add_flag("--clear", options->clear, "As its maker left it");
@@ -193,7 +200,8 @@ void addCalibrateKnob(CLI::App& module, Context& context) {
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         const ModuleInfo before = moduleNamed(options->module, workspace);
-        const std::string part = options->part.empty() && before.parts.size() == 1 ? before.parts.front().id : options->part;
+        const std::string part =
+            options->part.empty() && before.parts.size() == 1 ? before.parts.front().id : options->part;
         const PartInfo* info = before.part(part);
         if (!info) {
             std::vector<std::string> names;
@@ -207,7 +215,8 @@ void addCalibrateKnob(CLI::App& module, Context& context) {
         if (!options->clear) {
             std::optional<Law> law;
             if (!options->law.empty() && !(law = lawNamed(options->law)))
-                refuse(fmt::format("there is no law \"{}\"; there are linear, exponential, logarithmic, points", options->law));
+                refuse(fmt::format("there is no law \"{}\"; there are linear, exponential, logarithmic, points",
+                                   options->law));
             for (const std::string& text : options->readings)
                 calibration.readings.push_back(readMark(text, *knob, options->fullScale));
             Scale scale = knob->scale;
@@ -218,19 +227,23 @@ void addCalibrateKnob(CLI::App& module, Context& context) {
             if (!context.json) fmt::print("law: {}\n", lawName(fitted->law));
             for (std::size_t i = 0; i < fitted->readings.size(); ++i) {
                 const Mark& mark = fitted->readings[i];
-                points.push_back({{"at", clockHand(mark.fraction)}, {"read", mark.value},
-                                  {"law", mark.value - fitted->off[i]}, {"minutes", fitted->offMinutes[i]}});
+                points.push_back({{"at", clockHand(mark.fraction)},
+                                  {"read", mark.value},
+                                  {"law", mark.value - fitted->off[i]},
+                                  {"minutes", fitted->offMinutes[i]}});
                 if (!context.json)
-                    fmt::print("{:>5}  read {}, the law says {}: {:+.1f} minutes of the dial\n", clockHand(mark.fraction),
-                               knob->scale.text(mark.value), knob->scale.text(mark.value - fitted->off[i]),
-                               fitted->offMinutes[i]);
+                    fmt::print("{:>5}  read {}, the law says {}: {:+.1f} minutes of the dial\n",
+                               clockHand(mark.fraction), knob->scale.text(mark.value),
+                               knob->scale.text(mark.value - fitted->off[i]), fitted->offMinutes[i]);
             }
         }
         const ModuleInfo after = need(withCalibration(before, part, options->knob, calibration));
         options->target.write(after, workspace);
         if (context.json)
-            std::cout << dump({{"module", after.description.id}, {"knob", options->knob},
-                               {"law", options->clear ? "" : lawName(calibration.law)}, {"readings", points},
+            std::cout << dump({{"module", after.description.id},
+                               {"knob", options->knob},
+                               {"law", options->clear ? "" : lawName(calibration.law)},
+                               {"readings", points},
                                {"kept", options->target.given()}});
         else if (options->clear)
             fmt::print("{} of {} is as its maker left it\n", knob->name, info->name);

@@ -317,6 +317,7 @@ void addKeep(CLI::App& plan, Context& context) {
     struct Options {
         std::filesystem::path file, out;
         std::string voice, name, group = "Yours";
+        std::vector<std::string> vary;
     };
     auto options = std::make_shared<Options>();
     auto* command = plan.add_subcommand("keep", "Keep a patch, or a voice of it, as a recipe");
@@ -327,15 +328,17 @@ void addKeep(CLI::App& plan, Context& context) {
     command->add_option("--voice", options->voice, "Voice; without it, the whole patch");
     command->add_option("--name", options->name, "Name of the recipe")->required();
     command->add_option("--group", options->group, "Where it is listed");
+    command->add_option("--vary", options->vary, "post.knob that is wished each time, once for each");
     command->add_option("--out", options->out, "Write it here; else to the terminal")->check(notEmpty);
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         const Patch patch = need(openPatch(options->file, workspace.library));
-        std::string id;
-        for (const char c : plainWords(options->name)) id += (c >= 'a' && c <= 'z') || (c >= '0' && c <= '9') ? c : '-';
-        const Recipe recipe =
-            need(keepAsRecipe(patch, workspace.library, functionsOf(context),
-                              {options->voice, idFrom(options->name), options->name, options->group}));
+        KeepAsk ask{options->voice, idFrom(options->name), options->name, options->group, {}};
+        for (const std::string& knob : options->vary) {
+            const JackRef ref = readJack(knob); // written like a jack
+            ask.vary.emplace(ref.post, ref.jack);
+        }
+        const Recipe recipe = need(keepAsRecipe(patch, workspace.library, functionsOf(context), ask));
         const std::string text = writeRecipe(recipe);
         need(readRecipe(text)); // what is kept can be read again
         if (options->out.empty())

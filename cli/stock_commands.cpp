@@ -109,8 +109,11 @@ void addShow(CLI::App& stock, Context& context) {
         }
         Json rails = Json::array();
         for (const RailLine& rail : ledger.rails) {
-            rails.push_back(
-                {{"rail", rail.name}, {"of", rail.of}, {"load", rail.load}, {"there", rail.there}, {"at-switch-on", rail.atSwitchOn()}});
+            rails.push_back({{"rail", rail.name},
+                             {"of", rail.of},
+                             {"load", rail.load},
+                             {"there", rail.there},
+                             {"at-switch-on", rail.atSwitchOn()}});
             if (!context.json)
                 fmt::print("{}{}: {:.0f} of {:.0f} mA, at switch-on up to {:.0f}\n",
                            rail.of.empty() ? "" : rail.of + ", ", rail.name, rail.load, rail.there, rail.atSwitchOn());
@@ -118,7 +121,8 @@ void addShow(CLI::App& stock, Context& context) {
         if (!context.json) {
             fmt::print("{} of {} cables in use, {} plugs stand on another{}\n", ledger.cablesUsed, ledger.cablesOwned,
                        ledger.stacked,
-                       ledger.stackable > 0 ? fmt::format("; {} cables are stackable", ledger.stackable) : std::string());
+                       ledger.stackable > 0 ? fmt::format("; {} cables are stackable", ledger.stackable)
+                                            : std::string());
             for (std::size_t row = 0; row < ledger.freeColumns.size(); ++row)
                 fmt::print("row {}: {} HP free\n", row + 1, ledger.freeColumns[row]);
             for (const Slot* slot : ledger.borrowed)

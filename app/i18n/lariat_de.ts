@@ -3237,6 +3237,18 @@
         <source>these readings have no such law; values that are not above zero have no ratios</source>
         <translation>diese Ablesungen haben kein solches Gesetz; Werte, die nicht über null liegen, haben keine Verhältnisse</translation>
     </message>
+    <message>
+        <source>{}.{} is no knob of this voice that can be wished</source>
+        <translation>{}.{} ist kein Regler dieser Stimme, der gewünscht werden kann</translation>
+    </message>
+    <message>
+        <source>the copy jack of a detector: one copy of what goes into its first channel</source>
+        <translation>die Kopierbuchse eines Detektors: eine Kopie dessen, was in seinen ersten Kanal geht</translation>
+    </message>
+    <message>
+        <source>the copy jack of a detector: one copy of what goes into its second channel</source>
+        <translation>die Kopierbuchse eines Detektors: eine Kopie dessen, was in seinen zweiten Kanal geht</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -4662,6 +4674,14 @@
         <source>The way from what is heard to the place, with what is measured at each link</source>
         <translation>Der Weg von dem, was zu hören ist, bis zur Stelle, mit dem, was an jedem Glied gemessen wird</translation>
     </message>
+    <message>
+        <source>Find the setting for…</source>
+        <translation>Die Einstellung finden für…</translation>
+    </message>
+    <message>
+        <source>The place at which something measured is as you wish</source>
+        <translation>Die Stellung, bei der etwas Gemessenes so ist, wie du es willst</translation>
+    </message>
 </context>
 <context>
     <name>lariat::FindingsPage</name>
@@ -5661,6 +5681,10 @@
         <source>%1 is in %2.</source>
         <translation>%1 liegt in %2.</translation>
     </message>
+    <message>
+        <source>Before the first part: module, id, about, noise, and the width with its currents, as 10 HP, 45 mA on +12 V, 40 mA on -12 V</source>
+        <translation>Vor dem ersten Teil: module, id, about, noise und die Breite mit den Strömen, etwa 10 HP, 45 mA on +12 V, 40 mA on -12 V</translation>
+    </message>
 </context>
 <context>
     <name>lariat::MessageStrip</name>
@@ -6384,6 +6408,14 @@
     <message>
         <source>A moment: it is being planned anew.</source>
         <translation>Einen Augenblick: es wird neu geplant.</translation>
+    </message>
+    <message>
+        <source>Which knobs are to be wished each time? The others stand as they do now.</source>
+        <translation>Welche Regler sollen jedes Mal gewünscht werden? Die anderen stehen wie jetzt.</translation>
+    </message>
+    <message>
+        <source>%1, %2: %3</source>
+        <translation>%1, %2: %3</translation>
     </message>
 </context>
 <context>

@@ -3,6 +3,7 @@
 #include "look/fonts.h"
 #include "look/text.h"
 #include "shell/theme.h"
+#include "widgets/find_dialog.h"
 #include "widgets/finding_card.h"
 
 #include <QLabel>
@@ -121,6 +122,9 @@ void FindingsPage::refresh() {
         card->setToolTip(tr("Click to choose it on the chart"));
         connect(card, &FindingCard::fixChosen, this,
                 [this, finding](std::size_t fix) { Q_EMIT fixRequested(finding, fix); });
+        connect(card, &FindingCard::findWanted, this, [this](const std::string& post, const std::string& knob) {
+            findSetting(session_, post, knob, window());
+        });
         connect(card, &FindingCard::chosen, this, [this, finding] {
             finding.cable ? session_.navigator.showCable(finding.cable) : session_.navigator.showPost(finding.post);
         });

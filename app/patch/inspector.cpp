@@ -6,6 +6,7 @@
 #include "look/fonts.h"
 #include "look/text.h"
 #include "shell/theme.h"
+#include "widgets/find_dialog.h"
 #include "widgets/finding_card.h"
 #include "widgets/jack_state.h"
 #include "widgets/plug_warning.h"
@@ -196,6 +197,9 @@ void Inspector::addFindings() {
         card->addWalk(finding, patch, session_.document.library(), false);
         connect(card, &FindingCard::whyAsked, this, [this, finding] { Q_EMIT whyAsked(finding); });
         connect(card, &FindingCard::dismissed, this, [this, finding] { Q_EMIT dismissRequested(finding); });
+        connect(card, &FindingCard::findWanted, this, [this](const std::string& post, const std::string& knob) {
+            findSetting(session_, post, knob, window());
+        });
         connect(card, &FindingCard::fixLookedAt, this, [this, finding](int fix) {
             chart_.setPreview(fix < 0 ? std::vector<Edit>{} : finding.fixes[static_cast<std::size_t>(fix)].edits);
         });

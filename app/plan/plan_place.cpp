@@ -11,9 +11,12 @@
 #include "shell/theme.h"
 #include "widgets/plain.h"
 
+#include <QDialog>
+#include <QDialogButtonBox>
 #include <QHBoxLayout>
 #include <QInputDialog>
 #include <QLineEdit>
+#include <QListWidget>
 #include <QVBoxLayout>
 
 #include <algorithm>
@@ -522,6 +525,47 @@ void PlanPlace::intoPatch() {
 }
 
 /// A voice of the open patch, or all of it, becomes a recipe in the user's own folder.
+/// Which knobs are wished each time; false if the user thinks better of it.
+bool PlanPlace::askWhatVaries(KeepAsk& ask) {
+    QDialog dialog(this);
+    dialog.setObjectName(QStringLiteral("what-varies"));
+    dialog.setWindowTitle(tr("Keep as a recipe"));
+    dialog.resize(420, 460);
+    auto* column = new QVBoxLayout(&dialog);
+    column->addWidget(
+        plainLabel(tr("Which knobs are to be wished each time? The others stand as they do now."), look().ink));
+    auto* list = new QListWidget;
+    list->setFont(textFont(13));
+    const Patch& patch = session_.document.patch();
+    for (const Post& post : patch.posts) {
+        if (!ask.voice.empty() && post.voice != ask.voice) continue;
+        for (const KnobInfo& knob : session_.document.library().part(post)->knobs) {
+            // One alone tells whether its function has a word for it.
+            KeepAsk one = ask;
+            one.vary = {{post.id, knob.id}};
+            if (knob.momentary || !keepAsRecipe(patch, session_.document.library(), *functions_, one)) continue;
+            auto* item = new QListWidgetItem(
+                tr("%1, %2: %3").arg(q(post.name), q(knob.name), q(knob.scale.text(knobValue(post, knob)))));
+            item->setData(Qt::UserRole, QStringList{q(post.id), q(knob.id)});
+            item->setFlags(item->flags() | Qt::ItemIsUserCheckable);
+            item->setCheckState(Qt::Unchecked);
+            list->addItem(item);
+        }
+    }
+    column->addWidget(list, 1);
+    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
+    column->addWidget(buttons);
+    connect(buttons, &QDialogButtonBox::accepted, &dialog, &QDialog::accept);
+    connect(buttons, &QDialogButtonBox::rejected, &dialog, &QDialog::reject);
+    if (dialog.exec() != QDialog::Accepted) return false;
+    for (int i = 0; i < list->count(); ++i)
+        if (list->item(i)->checkState() == Qt::Checked) {
+            const QStringList at = list->item(i)->data(Qt::UserRole).toStringList();
+            ask.vary.emplace(at[0].toStdString(), at[1].toStdString());
+        }
+    return true;
+}
+
 void PlanPlace::keepVoice() {
     const Patch& patch = session_.document.patch();
     QStringList voices{tr("all of it")};
@@ -536,9 +580,13 @@ void PlanPlace::keepVoice() {
                                                all ? q(patch.title) : voice, &good)
                              .trimmed();
     if (!good || name.isEmpty()) return;
-    const auto kept = keepAsRecipe(patch, session_.document.library(), *functions_,
-                                   {all ? std::string() : voice.toStdString(), "my-" + idFrom(name.toStdString(), 56),
-                                    name.toStdString(), "Yours"});
+    KeepAsk ask{all ? std::string() : voice.toStdString(),
+                "my-" + idFrom(name.toStdString(), 56),
+                name.toStdString(),
+                "Yours",
+                {}};
+    if (!askWhatVaries(ask)) return;
+    const auto kept = keepAsRecipe(patch, session_.document.library(), *functions_, ask);
     if (!kept) {
         Q_EMIT message(said(kept.error().reason), true);
         return;

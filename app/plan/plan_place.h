@@ -4,6 +4,7 @@
 
 #include "plan/build_page.h"
 #include "plan/found_dials.h"
+#include "plan/keep.h"
 #include "plan/recipe_list.h"
 #include "shell/place.h"
 
@@ -50,6 +51,7 @@ class PlanPlace : public Place {
   private:
     [[nodiscard]] const Recipe* recipe() const;
     void takeWish(const QString& text);
+    bool askWhatVaries(KeepAsk& ask);
     void recipeChosen();
     void makeWishes();
     void planSoon();

@@ -72,7 +72,8 @@ RecipeList::RecipeList(const Session& session, std::shared_ptr<const RecipeBook>
     wish_->setFont(textFont(13));
     wish_->setMaxLength(static_cast<int>(kLongestWish) / 4);
     wish_->setPlaceholderText(tr("2 vco, filter, 2 vca, contour for both"));
-    wish_->setToolTip(tr("Parts with commas between them; \"for\" says for whom, \"to\" what it moves: lfo slow to pwm"));
+    wish_->setToolTip(
+        tr("Parts with commas between them; \"for\" says for whom, \"to\" what it moves: lfo slow to pwm"));
     or_->setBuddy(wish_);
     layout->addWidget(or_);
     layout->addWidget(wish_);

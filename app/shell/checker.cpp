@@ -48,8 +48,7 @@ void Checker::start() {
     const auto work = [patch = document_.patch(), library = &document_.library(),
                        housing = document_.housing() ? std::optional(*document_.housing()) : std::nullopt,
                        sheet = keepsSheet_ || sheetAsked_](const Progress& progress) -> Checked {
-        const auto observed =
-            observe(patch, *library, housing ? &*housing : nullptr, kObservedSeconds, progress);
+        const auto observed = observe(patch, *library, housing ? &*housing : nullptr, kObservedSeconds, progress);
         Checked out;
         out.hasSheet = sheet;
         if (!observed) {

@@ -81,7 +81,8 @@ class ModuleStep : public QUndoCommand {
 };
 
 Document::Document(Workspace workspace, QObject* parent)
-    : QObject(parent), workspace_(std::make_shared<Workspace>(std::move(workspace))), patch_(std::make_shared<const Patch>()) {
+    : QObject(parent), workspace_(std::make_shared<Workspace>(std::move(workspace))),
+      patch_(std::make_shared<const Patch>()) {
     keeper_.setSingleShot(true);
     keeper_.setInterval(kKeepAfterMilliseconds);
     connect(&keeper_, &QTimer::timeout, this, &Document::keep);
@@ -142,9 +143,10 @@ bool Document::putModule(const std::string& id, const std::optional<std::string>
             const auto there = readFile(path).and_then(readModule);
             const ModuleInfo* known = library().module(id);
             if (there && (!known || !(known->description == *there))) {
-                Q_EMIT refused(tr("The file of %1 has been changed outside since it was read here. Open a new window to "
-                                  "see it, or move it away: %2")
-                                   .arg(q(there->name), q(path.string())));
+                Q_EMIT refused(
+                    tr("The file of %1 has been changed outside since it was read here. Open a new window to "
+                       "see it, or move it away: %2")
+                        .arg(q(there->name), q(path.string())));
                 return false;
             }
         }

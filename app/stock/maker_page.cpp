@@ -375,9 +375,10 @@ void MakerPage::showFaults(const std::vector<Fault>& faults) {
 void MakerPage::showHint() {
     hint_->setStyleSheet(QStringLiteral("color: %1").arg(lariat::look().softInk.name()));
     const std::string hint = hintFor(lines_->toPlainText().toStdString(), lines_->line());
-    hint_->setText(hint.empty() ? tr("Before the first part: module, id, about, noise, and the width with its currents, as "
-                                     "10 HP, 45 mA on +12 V, 40 mA on -12 V")
-                                : q(hint));
+    hint_->setText(hint.empty()
+                       ? tr("Before the first part: module, id, about, noise, and the width with its currents, as "
+                            "10 HP, 45 mA on +12 V, 40 mA on -12 V")
+                       : q(hint));
 }
 
 void MakerPage::keep() {
@@ -396,17 +397,18 @@ void MakerPage::keep() {
     const QString draft = draftFile();
     begunFrom_ = id;
     if (!draft.isEmpty()) std::filesystem::remove(draft.toStdString(), problem);
-    Q_EMIT message(fresh ? tr("%1 is among your modules; add it to a case with Add a module.")
-                               .arg(q(module_->description.name))
-                         : tr("%1 is changed, here and in your folder.").arg(q(module_->description.name)),
-                   false);
+    Q_EMIT message(
+        fresh ? tr("%1 is among your modules; add it to a case with Add a module.").arg(q(module_->description.name))
+              : tr("%1 is changed, here and in your folder.").arg(q(module_->description.name)),
+        false);
 }
 
 void MakerPage::exportFile() {
     look();
     if (!export_->isEnabled() || !module_) return;
-    const QString file = askWhereToSave(this, tr("Module to a file"), q(module_->description.id) + QStringLiteral(".json"),
-                                        tr("Modules (*.json)"), {QStringLiteral(".json")});
+    const QString file =
+        askWhereToSave(this, tr("Module to a file"), q(module_->description.id) + QStringLiteral(".json"),
+                       tr("Modules (*.json)"), {QStringLiteral(".json")});
     if (file.isEmpty()) return;
     if (const auto written = writeFile(file.toStdString(), writeModule(module_->description), FileKind::Document);
         !written)

@@ -64,8 +64,7 @@ void ModuleLines::paintMargin(QPaintEvent* event) {
         if (box.top() > event->rect().bottom()) break;
         const int line = block.blockNumber() + 1;
         const auto fault = std::ranges::find(faults_, line, &Fault::line);
-        if (fault != faults_.end())
-            painter.fillRect(QRectF(0, box.top(), kMargin, box.height()), look().alarmGround);
+        if (fault != faults_.end()) painter.fillRect(QRectF(0, box.top(), kMargin, box.height()), look().alarmGround);
         painter.setPen(fault != faults_.end() ? look().alarm : look().softInk);
         painter.drawText(QRectF(0, box.top(), kMargin - 8, fontMetrics().height()), Qt::AlignRight | Qt::AlignVCenter,
                          QString::number(line));

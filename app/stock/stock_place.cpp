@@ -41,8 +41,7 @@ QSpinBox* spin(int low, int high, int value, const char* name) {
 
 } // namespace
 
-StockPlace::StockPlace(const Session& session, ChartOfStand chart, QWidget* parent)
-    : Place(parent), session_(session) {
+StockPlace::StockPlace(const Session& session, ChartOfStand chart, QWidget* parent) : Place(parent), session_(session) {
     if (auto read = Functions::load(dataFolder() / "functions.json")) functions_ = std::move(*read);
     cases_ = new QComboBox;
     cases_->setObjectName(QStringLiteral("cases"));
@@ -289,8 +288,8 @@ void StockPlace::joinCases() {
         return;
     }
     bool taken = false;
-    const QString other = QInputDialog::getItem(this, tr("Join cases"), tr("Which case stands with %1?").arg(q(here->name)),
-                                                names, 0, false, &taken);
+    const QString other = QInputDialog::getItem(
+        this, tr("Join cases"), tr("Which case stands with %1?").arg(q(here->name)), names, 0, false, &taken);
     if (!taken) return;
     const Case& second = session_.document.workspace().cases.at(ids[static_cast<std::size_t>(names.indexOf(other))]);
     const QString name =

@@ -66,8 +66,8 @@ class ScalePicture : public QWidget {
         };
         for (const double share : {0.0, 0.5, 1.0}) {
             const double at = shaped(low) + share * (shaped(high) - shaped(low));
-            painter.drawText(QRectF(0, box.bottom() - share * box.height() - 9, 50, 18), Qt::AlignRight | Qt::AlignVCenter,
-                             q(maker_.text(ratios ? std::exp(at) : at)));
+            painter.drawText(QRectF(0, box.bottom() - share * box.height() - 9, 50, 18),
+                             Qt::AlignRight | Qt::AlignVCenter, q(maker_.text(ratios ? std::exp(at) : at)));
         }
         painter.setClipRect(box.adjusted(-5, -5, 5, 5));
         const auto curve = [&](const Scale& scale) {
@@ -87,7 +87,8 @@ class ScalePicture : public QWidget {
         painter.setBrush(l.paper);
         for (const Mark& mark : found_->readings) {
             const QPointF at(box.left() + box.width() * mark.fraction, yOf(mark.value));
-            painter.drawPolygon(QPolygonF({at + QPointF(0, -5), at + QPointF(5, 0), at + QPointF(0, 5), at + QPointF(-5, 0)}));
+            painter.drawPolygon(
+                QPolygonF({at + QPointF(0, -5), at + QPointF(5, 0), at + QPointF(0, 5), at + QPointF(-5, 0)}));
         }
     }
 
@@ -101,7 +102,8 @@ class CalibrateDialog : public QDialog {
 
   public:
     CalibrateDialog(const Session& session, std::string module, std::string part, std::string knob, QWidget* parent)
-        : QDialog(parent), session_(session), module_(std::move(module)), part_(std::move(part)), knob_(std::move(knob)) {
+        : QDialog(parent), session_(session), module_(std::move(module)), part_(std::move(part)),
+          knob_(std::move(knob)) {
         setAttribute(Qt::WA_DeleteOnClose);
         setObjectName(QStringLiteral("calibrate-dialog"));
         const ModuleInfo& info = *session_.document.library().module(module_);
@@ -111,9 +113,10 @@ class CalibrateDialog : public QDialog {
         heard_ = heardOf(one);
         setWindowTitle(tr("Calibrate %1 of %2").arg(q(one.name), q(info.description.name)));
         auto* column = new QVBoxLayout(this);
-        column->addWidget(plainLabel(tr("Turn the knob of your module to a place of its dial and read what comes out with a "
-                                        "meter or a tuner, or record it. Three places tell a law, more tell it better."),
-                                     look().softInk));
+        column->addWidget(
+            plainLabel(tr("Turn the knob of your module to a place of its dial and read what comes out with a "
+                          "meter or a tuner, or record it. Three places tell a law, more tell it better."),
+                       look().softInk));
         auto* across = new QHBoxLayout;
         table_ = new QTableWidget(0, 4);
         table_->setObjectName(QStringLiteral("calibrate-table"));
@@ -252,7 +255,9 @@ class CalibrateDialog : public QDialog {
             if (!fraction)
                 wrong = tr("Row %1: a place is written as a clock's hand, from 7:00 to 5:00.").arg(row + 1);
             else if (!value || isPlace)
-                wrong = tr("Row %1: %2 is no reading of this knob: %3").arg(row + 1).arg(cell(row, Read), q(maker_.expectation()));
+                wrong = tr("Row %1: %2 is no reading of this knob: %3")
+                            .arg(row + 1)
+                            .arg(cell(row, Read), q(maker_.expectation()));
             else {
                 rows_.push_back({*fraction, *value});
                 at.push_back(row);
@@ -260,8 +265,8 @@ class CalibrateDialog : public QDialog {
             if (!wrong.isEmpty()) break;
         }
         if (wrong.isEmpty() && !rows_.empty()) {
-            const auto law = law_->currentIndex() == 0 ? std::nullopt
-                                                       : std::optional(static_cast<Law>(law_->currentIndex() - 1));
+            const auto law =
+                law_->currentIndex() == 0 ? std::nullopt : std::optional(static_cast<Law>(law_->currentIndex() - 1));
             auto fitted = calibrate(maker_, rows_, law);
             if (fitted)
                 found_ = std::move(*fitted);
@@ -280,16 +285,16 @@ class CalibrateDialog : public QDialog {
         else if (!found_)
             answer_->setText(tr("The dotted line is the scale as its maker describes it."));
         else
-            answer_->setText(tr("%1: the worst reading is %2 minutes of the dial off. The knob then goes from %3 to %4.")
-                                 .arg(law_->itemText(1 + static_cast<int>(found_->law)),
-                                      q(fmt::format("{:.1f}", found_->worst())),
-                                      q(maker_.text(found_->scale.toValue(0.0))), q(maker_.text(found_->scale.toValue(1.0)))));
+            answer_->setText(
+                tr("%1: the worst reading is %2 minutes of the dial off. The knob then goes from %3 to %4.")
+                    .arg(law_->itemText(1 + static_cast<int>(found_->law)), q(fmt::format("{:.1f}", found_->worst())),
+                         q(maker_.text(found_->scale.toValue(0.0))), q(maker_.text(found_->scale.toValue(1.0)))));
         picture_->show(maker_, found_);
     }
 
     void fromRecording() {
-        const QString file =
-            QFileDialog::getOpenFileName(this, tr("A recording of the module"), {}, tr("Recordings (*.wav *.flac *.aiff *.aif)"));
+        const QString file = QFileDialog::getOpenFileName(this, tr("A recording of the module"), {},
+                                                          tr("Recordings (*.wav *.flac *.aiff *.aif)"));
         if (file.isEmpty()) return;
         const auto read = readAudio(file.toStdString());
         if (!read) {

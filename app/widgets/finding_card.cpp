@@ -28,6 +28,16 @@ FindingCard::FindingCard(const QString& where, const Finding& finding, QWidget* 
         addLink(
             QStringLiteral("→ ") + said(finding.fixes[i].label), tr("Ctrl+Z takes it back"),
             [this, i] { Q_EMIT fixChosen(i); }, static_cast<int>(i));
+    // Where turning a knob mends it, how far is for the ear, or for a measure.
+    for (const Fix& fix : finding.fixes) {
+        const auto turn =
+            std::ranges::find_if(fix.edits, [](const Edit& edit) { return std::holds_alternative<SetKnob>(edit); });
+        if (turn == fix.edits.end()) continue;
+        addLink(
+            tr("Find the setting for…"), tr("The place at which something measured is as you wish"),
+            [this, knob = std::get<SetKnob>(*turn)] { Q_EMIT findWanted(knob.post, knob.knob); }, -1);
+        break;
+    }
     if (!note)
         addLink(
             tr("Keep it as it is…"), tr("It is not shown any more; the patch remembers why"),

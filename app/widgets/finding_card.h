@@ -27,6 +27,8 @@ class FindingCard : public QFrame {
     /// The pointer or the keyboard is on a fix; -1: on none any more.
     void fixLookedAt(int fix);
     void dismissed();
+    /// The knob that a fix turns is to be found by what is to be measured.
+    void findWanted(const std::string& post, const std::string& knob);
     /// The way is to be opened, or closed; and a link of it was chosen.
     void whyAsked();
     void linkChosen(std::size_t link);

@@ -83,7 +83,9 @@ Result<double> hearReading(Heard what, std::span<const float> volts, double rate
         if (const auto pitch = measurePitch(volts, rate)) heard = pitch->hertz.value;
         [[fallthrough]];
     case Heard::Tempo:
-        if (!heard) heard = measureGoal({"", GoalKind::Rate, {}, 0, 0, 0, static_cast<double>(volts.size()) / rate}, volts, rate);
+        if (!heard)
+            heard =
+                measureGoal({"", GoalKind::Rate, {}, 0, 0, 0, static_cast<double>(volts.size()) / rate}, volts, rate);
         if (heard && what == Heard::Tempo) heard = 60.0 * *heard;
         break;
     case Heard::Rise:

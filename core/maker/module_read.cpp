@@ -53,9 +53,8 @@ std::optional<std::pair<std::string, std::string>> halves(std::string_view text,
 
 std::string unquoted(std::string_view text) {
     const std::string_view plain = trimmed(text);
-    return std::string(plain.size() >= 2 && plain.front() == '"' && plain.back() == '"'
-                           ? plain.substr(1, plain.size() - 2)
-                           : plain);
+    return std::string(
+        plain.size() >= 2 && plain.front() == '"' && plain.back() == '"' ? plain.substr(1, plain.size() - 2) : plain);
 }
 
 /// What follows a word at the start; nothing if the text does not begin with it.
@@ -164,7 +163,8 @@ class ModuleReader {
             steps[step] = list[number - 1].id;
             return &list[number - 1];
         };
-        if (const PartDescription* part = steps.front() == "parts" ? idAt(out_.parts, 1) : nullptr; part && steps.size() > 2) {
+        if (const PartDescription* part = steps.front() == "parts" ? idAt(out_.parts, 1) : nullptr;
+            part && steps.size() > 2) {
             if (steps[2] == "jacks") idAt(part->jacks, 3);
             if (steps[2] == "knobs") idAt(part->knobs, 3);
             if (steps[2] == "blocks") idAt(part->blocks, 3);
@@ -205,8 +205,9 @@ class ModuleReader {
         if (lower(first).ends_with(" hp")) return readWidth(std::string(line));
         if (halves(line, " is a ") || halves(line, " is an ")) return readBlock(std::string(line));
         if (halves(line, " to ")) return readWire(std::string(line));
-        wrong(say("is none of the lines there are: part, jack, knob, main, with, unplugged, \"osc is a vco\", \"osc saw to "
-                  "filter in 1\""));
+        wrong(say(
+            "is none of the lines there are: part, jack, knob, main, with, unplugged, \"osc is a vco\", \"osc saw to "
+            "filter in 1\""));
     }
 
     void readName(const std::string& rest) { out_.name = unquoted(rest); }
@@ -343,8 +344,10 @@ class ModuleReader {
             for (const JackSpec& other : type.outputs) // an id comes before a name
                 if (looseWords(other.id) == looseWords(word) && looseWords(jack->id) != looseWords(word)) jack = &other;
         if (jack) return use->id + "." + jack->id;
-        if (inputs && named(type.outputs, word)) wrong(say("{} of {} is an output; a wire leads to an input", word, use->id));
-        if (outputs && named(type.inputs, word)) wrong(say("{} of {} is an input; a wire begins at an output", word, use->id));
+        if (inputs && named(type.outputs, word))
+            wrong(say("{} of {} is an output; a wire leads to an input", word, use->id));
+        if (outputs && named(type.inputs, word))
+            wrong(say("{} of {} is an input; a wire begins at an output", word, use->id));
         std::vector<JackSpec> all;
         if (inputs) all = type.inputs;
         if (outputs) all.insert(all.end(), type.outputs.begin(), type.outputs.end());
@@ -429,8 +432,8 @@ class ModuleReader {
         } else if (const auto threshold = after(option, "threshold")) {
             jack.electrics.threshold = number(*threshold, "V", "a threshold");
         } else if (const auto pulses = after(option, "pulses from")) {
-            jack.electrics.shortest = pulses->ends_with("ms") ? number(*pulses, "ms", "a length") / 1e3
-                                                              : number(*pulses, "s", "a length");
+            jack.electrics.shortest =
+                pulses->ends_with("ms") ? number(*pulses, "ms", "a length") / 1e3 : number(*pulses, "s", "a length");
         } else if (option.ends_with("kΩ") || option.ends_with("kohm")) {
             jack.electrics.kiloohms = kiloohms(option);
         } else {
@@ -565,13 +568,16 @@ class ModuleReader {
         const bool knob = what.starts_with("knob ");
         what.erase(0, 5);
         std::string target;
-        if (const auto sets = halves(what, ", sets ")) std::tie(what, target) = *sets;
-        else if (const auto only = halves(what, " sets ")) std::tie(what, target) = *only;
+        if (const auto sets = halves(what, ", sets "))
+            std::tie(what, target) = *sets;
+        else if (const auto only = halves(what, " sets "))
+            std::tie(what, target) = *only;
         if (const auto called = halves(what, " is called ")) {
             what = called->first;
             meaning.name = unquoted(called->second);
         }
-        if (meaning.name.empty() && target.empty()) wrong(say("it says neither what it is called then, nor what it sets"));
+        if (meaning.name.empty() && target.empty())
+            wrong(say("it says neither what it is called then, nor what it sets"));
         if (!target.empty()) {
             if (!knob) wrong(say("a jack stays where it is; only a knob sets something else"));
             meaning.at = controlAt(target).first;

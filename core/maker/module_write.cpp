@@ -12,9 +12,9 @@
 namespace lariat {
 namespace {
 
-constexpr std::array<std::string_view, 15> kKeywords = {"module", "id",   "about", "noise", "part",    "jack",    "knob",
-                                                        "main",   "with", "switch",   "outputs", "block", "readings",
-                                                        "unplugged,", "wire"};
+constexpr std::array<std::string_view, 15> kKeywords = {"module",  "id",    "about",    "noise",      "part",
+                                                        "jack",    "knob",  "main",     "with",       "switch",
+                                                        "outputs", "block", "readings", "unplugged,", "wire"};
 
 bool isKeyword(std::string_view word) {
     return std::ranges::find(kKeywords, word) != kKeywords.end();
@@ -32,7 +32,8 @@ std::string quoted(const std::string& name) {
 std::string pointText(const std::string& at) {
     std::string out = at;
     const auto dot = out.find('.');
-    std::replace(out.begin() + static_cast<std::ptrdiff_t>(dot == std::string::npos ? 0 : dot + 1), out.end(), '-', ' ');
+    std::replace(out.begin() + static_cast<std::ptrdiff_t>(dot == std::string::npos ? 0 : dot + 1), out.end(), '-',
+                 ' ');
     if (dot != std::string::npos) out[dot] = ' ';
     return out;
 }
@@ -53,8 +54,10 @@ class PartWriter {
         for (const auto& [to, from] : part_.normals)
             line("unplugged, {} hears {}", nameOf(part_.jacks, to), pointText(from));
         for (const KnobDescription& knob : part_.knobs) writeKnob(knob);
-        for (const JackDescription& jack : part_.jacks) writeMeanings("jack", nameOf(part_.jacks, jack.id), jack.meanings);
-        for (const KnobDescription& knob : part_.knobs) writeMeanings("knob", nameOf(part_.knobs, knob.id), knob.meanings);
+        for (const JackDescription& jack : part_.jacks)
+            writeMeanings("jack", nameOf(part_.jacks, jack.id), jack.meanings);
+        for (const KnobDescription& knob : part_.knobs)
+            writeMeanings("knob", nameOf(part_.knobs, knob.id), knob.meanings);
         if (!part_.mainKnobs.empty()) {
             std::vector<std::string> names;
             for (const std::string& id : part_.mainKnobs) names.push_back(nameOf(part_.knobs, id));
@@ -101,7 +104,8 @@ class PartWriter {
                                 known ? exactText(spec->scale, value) : fmt::format("{}", value));
         }
         const bool vowel = std::string_view("aeiou").find(block.type.front()) != std::string_view::npos;
-        line("{}{} is {} {}{}", isKeyword(block.id) ? "block " : "", block.id, vowel ? "an" : "a", pointText(block.type), with);
+        line("{}{} is {} {}{}", isKeyword(block.id) ? "block " : "", block.id, vowel ? "an" : "a",
+             pointText(block.type), with);
     }
 
     /// With one block its name goes without saying, unless what follows could be taken for it.
@@ -161,8 +165,7 @@ class PartWriter {
                 when.push_back(fmt::format("{} at {}", nameOf(part_.knobs, mode.knob), quoted(mode.position)));
             std::string out = fmt::format("with {}, {} {}", fmt::join(when, " and "), what, name);
             if (!meaning.name.empty()) out += " is called " + quoted(meaning.name);
-            if (!meaning.at.empty())
-                out += (meaning.name.empty() ? " sets " : ", sets ") + placeText(meaning.at);
+            if (!meaning.at.empty()) out += (meaning.name.empty() ? " sets " : ", sets ") + placeText(meaning.at);
             line("{}", out);
         }
     }
@@ -177,7 +180,8 @@ std::string writeModuleText(const ModuleDescription& module) {
     std::string out = fmt::format("module {}\n", quoted(module.name));
     if (idFrom(module.name) != module.id) out += fmt::format("id {}\n", module.id);
     if (!module.about.empty()) out += fmt::format("about {}\n", module.about);
-    out += fmt::format("{} HP, {} mA on +12 V, {} mA on -12 V", module.hp, module.current.plus12, module.current.minus12);
+    out +=
+        fmt::format("{} HP, {} mA on +12 V, {} mA on -12 V", module.hp, module.current.plus12, module.current.minus12);
     if (module.current.plus5 != 0.0) out += fmt::format(", {} mA on +5 V", module.current.plus5);
     out += '\n';
     if (module.noiseMicrovolts != 60.0) out += fmt::format("noise {} µV\n", module.noiseMicrovolts);

@@ -178,7 +178,8 @@ class Builder {
         if (own != SignalKind::Control || depth == 0) return own;
         const bool passes = std::ranges::any_of(flowsOf(type), [&](const Flow& flow) {
             return flow.does == Does::Passes &&
-                   (output || std::ranges::find(flow.inputs, specs[static_cast<std::size_t>(at.index)].id) != flow.inputs.end());
+                   (output ||
+                    std::ranges::find(flow.inputs, specs[static_cast<std::size_t>(at.index)].id) != flow.inputs.end());
         });
         if (!passes) return own;
         for (const WireInfo& wire : part.wires) {
@@ -191,8 +192,8 @@ class Builder {
     }
     static SignalKind kindOf(const PartInfo& part, const JackInfo& jack) { return kindOf(part, jack.at, jack.output); }
 
-    /// Sound that goes through, a gate that starts something, a clock that leads on: what resets, holds or bends is left for
-    /// the hand.
+    /// Sound that goes through, a gate that starts something, a clock that leads on: what resets, holds or bends is
+    /// left for the hand.
     static bool isFor(const PartInfo& part, const JackInfo& jack) {
         const BlockType& type = *part.blocks[static_cast<std::size_t>(jack.at.block)].type;
         const std::string& id = type.inputs[static_cast<std::size_t>(jack.at.index)].id;
@@ -217,8 +218,8 @@ class Builder {
 
     void tieInputs() {
         for (const PartInfo& part : module_.parts) {
-            const bool pitched =
-                std::ranges::any_of(part.jacks, [&](const JackInfo& j) { return !j.output && kindOf(part, j) == SignalKind::Pitch; });
+            const bool pitched = std::ranges::any_of(
+                part.jacks, [&](const JackInfo& j) { return !j.output && kindOf(part, j) == SignalKind::Pitch; });
             for (const JackInfo& jack : part.jacks) {
                 if (jack.output) continue;
                 const JackRef to = jackOf(part, jack);
@@ -324,7 +325,8 @@ class Builder {
             const PartInfo* part = out_.workspace.library.part(post);
             for (const auto& [id, value] : old->knobs) {
                 const KnobInfo* knob = part->knob(id);
-                if (knob && !fixed_.contains({post.id, id}) && value >= knob->scale.min && value <= knob->scale.max) post.knobs[id] = value;
+                if (knob && !fixed_.contains({post.id, id}) && value >= knob->scale.min && value <= knob->scale.max)
+                    post.knobs[id] = value;
             }
         }
         if (was.cables.empty()) return;

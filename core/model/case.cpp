@@ -50,7 +50,8 @@ Result<Case> readCase(std::string_view bytes) {
         in.each("joined", [&](Reader part) {
             JoinedPart one{part.text("name"), part.integer("rows", 1, kMostRows), {}};
             Reader own = part.object("supply");
-            one.supply = {own.number("plus12", 0, 1e5), own.number("minus12", 0, 1e5), own.number("plus5", 0, 1e5, 0.0)};
+            one.supply = {own.number("plus12", 0, 1e5), own.number("minus12", 0, 1e5),
+                          own.number("plus5", 0, 1e5, 0.0)};
             rows += one.rows;
             out.joined.push_back(std::move(one));
         });

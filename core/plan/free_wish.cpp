@@ -21,19 +21,32 @@ struct Synonym {
     std::string_view word;
     std::string_view function;
 };
-constexpr std::array<Synonym, 26> kSynonyms = {{{"oscillator", "vco"},      {"osc", "vco"},
-                                                {"envelope", "contour"},    {"env", "contour"},
-                                                {"amplifier", "vca"},       {"amp", "vca"},
-                                                {"low pass", "filter"},     {"vcf", "filter"},
-                                                {"sequencer", "track"},     {"sequence", "track"},
-                                                {"keyboard", "keys"},       {"midi", "keys"},
-                                                {"lpg", "low-pass-gate"},   {"folder", "wavefolder"},
-                                                {"delay", "echo"},          {"distortion", "drive"},
-                                                {"ring mod", "ring"},       {"random", "random"},
-                                                {"s&h", "sample-hold"},     {"sample hold", "sample-hold"},
-                                                {"function", "function-generator"}, {"drums", "lane"},
-                                                {"output", "way-out"},      {"out", "way-out"},
-                                                {"line out", "way-out"},    {"mix", "mixer"}}};
+constexpr std::array<Synonym, 26> kSynonyms = {{{"oscillator", "vco"},
+                                                {"osc", "vco"},
+                                                {"envelope", "contour"},
+                                                {"env", "contour"},
+                                                {"amplifier", "vca"},
+                                                {"amp", "vca"},
+                                                {"low pass", "filter"},
+                                                {"vcf", "filter"},
+                                                {"sequencer", "track"},
+                                                {"sequence", "track"},
+                                                {"keyboard", "keys"},
+                                                {"midi", "keys"},
+                                                {"lpg", "low-pass-gate"},
+                                                {"folder", "wavefolder"},
+                                                {"delay", "echo"},
+                                                {"distortion", "drive"},
+                                                {"ring mod", "ring"},
+                                                {"random", "random"},
+                                                {"s&h", "sample-hold"},
+                                                {"sample hold", "sample-hold"},
+                                                {"function", "function-generator"},
+                                                {"drums", "lane"},
+                                                {"output", "way-out"},
+                                                {"out", "way-out"},
+                                                {"line out", "way-out"},
+                                                {"mix", "mixer"}}};
 
 /// What is said about a thing, and which of its knobs it means.
 struct Adjective {
@@ -41,13 +54,20 @@ struct Adjective {
     std::string_view knob;
     std::string_view value;
 };
-constexpr std::array<Adjective, 14> kAdjectives = {{{"slow", "rate", "0.2 Hz"},      {"fast", "rate", "8 Hz"},
-                                                    {"slow", "attack", "600 ms"},    {"fast", "attack", "1 ms"},
-                                                    {"short", "decay", "90 ms"},     {"long", "decay", "1.5 s"},
-                                                    {"short", "release", "60 ms"},   {"long", "release", "1.5 s"},
-                                                    {"dark", "cutoff", "250 Hz"},    {"bright", "cutoff", "3 kHz"},
-                                                    {"resonant", "resonance", "70 %"}, {"soft", "resonance", "5 %"},
-                                                    {"low", "octave", "C1"},         {"high", "octave", "C5"}}};
+constexpr std::array<Adjective, 14> kAdjectives = {{{"slow", "rate", "0.2 Hz"},
+                                                    {"fast", "rate", "8 Hz"},
+                                                    {"slow", "attack", "600 ms"},
+                                                    {"fast", "attack", "1 ms"},
+                                                    {"short", "decay", "90 ms"},
+                                                    {"long", "decay", "1.5 s"},
+                                                    {"short", "release", "60 ms"},
+                                                    {"long", "release", "1.5 s"},
+                                                    {"dark", "cutoff", "250 Hz"},
+                                                    {"bright", "cutoff", "3 kHz"},
+                                                    {"resonant", "resonance", "70 %"},
+                                                    {"soft", "resonance", "5 %"},
+                                                    {"low", "octave", "C1"},
+                                                    {"high", "octave", "C5"}}};
 
 /// A word of a function and the jack of its block behind it.
 struct Word {
@@ -198,8 +218,9 @@ class WishReader {
         std::size_t length = 0;
         for (std::size_t n = words.size(); n > 0 && !function; --n)
             for (std::size_t i = 0; i + n <= words.size() && !function; ++i)
-                if ((function = functionOf(fmt::format("{}", fmt::join(words.begin() + static_cast<std::ptrdiff_t>(i),
-                                                                       words.begin() + static_cast<std::ptrdiff_t>(i + n), " "))))) {
+                if ((function = functionOf(
+                         fmt::format("{}", fmt::join(words.begin() + static_cast<std::ptrdiff_t>(i),
+                                                     words.begin() + static_cast<std::ptrdiff_t>(i + n), " "))))) {
                     begin = i;
                     length = n;
                 }
@@ -271,8 +292,9 @@ class WishReader {
             return;
         }
         if (known) refuse(say("\"{}\": nothing about {} can be \"{}\"", entry, lower(one.function->name), word));
-        refuse(say("\"{}\": \"{}\" was not understood; there are slow, fast, short, long, bright, dark, resonant, low, high",
-                   entry, word));
+        refuse(say(
+            "\"{}\": \"{}\" was not understood; there are slow, fast, short, long, bright, dark, resonant, low, high",
+            entry, word));
     }
 
     void turn(const std::string& role, const std::string& knob, std::string value) {
@@ -322,7 +344,8 @@ class WishReader {
         const Wanted mixer = wanted_[index];
         for (const std::size_t one : sounds)
             if (!lead(wanted_[one], mixer))
-                refuse(say("{} sounds are more than one mixer takes; write mixers where they are to be", sounds.size()));
+                refuse(
+                    say("{} sounds are more than one mixer takes; write mixers where they are to be", sounds.size()));
         return index;
     }
 
@@ -533,7 +556,8 @@ class WishReader {
         recipe_.lines.push_back(std::move(line));
         // What counts steps needs a clock.
         if (const Word* clock = by.first(SignalKind::Clock, false)) {
-            auto clockRole = std::ranges::find_if(wanted_, [](const Wanted& one) { return one.function->id == "clock"; });
+            auto clockRole =
+                std::ranges::find_if(wanted_, [](const Wanted& one) { return one.function->id == "clock"; });
             if (clockRole == wanted_.end()) {
                 shared_.insert(wanted_[add(*functions_.find("clock"))].role);
                 clockRole = std::prev(wanted_.end());

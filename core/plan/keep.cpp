@@ -43,6 +43,9 @@ class Keeper {
         chooseFunctions();
         cables();
         knobs();
+        for (const auto& [post, knob] : ask_.vary)
+            if (!varied_.contains({post, knob}))
+                return failure(say("{}.{} is no knob of this voice that can be wished", post, knob));
         lines();
         tempo();
         return std::move(recipe_);
@@ -264,6 +267,10 @@ class Keeper {
                 if (knob.at.block != key.spot.block || knob.momentary) continue;
                 const double value = knobValue(post, knob);
                 const ControlSpec& control = type.controls[static_cast<std::size_t>(knob.at.index)];
+                if (ask_.vary.contains({post.id, knob.id})) {
+                    vary(post, knob, value, role, knobWord(provider, control.id, std::max(1, key.channel)));
+                    continue;
+                }
                 // What stands where the block has it anyway need not be said.
                 if (std::abs(value - control.initial) <= 1e-9 + 1e-6 * std::abs(value)) continue;
                 const std::string word = knobWord(provider, control.id, std::max(1, key.channel));
@@ -276,6 +283,27 @@ class Keeper {
                     recipe_.knobs.push_back({{role, word}, textOf(control.scale, value)});
             }
         }
+    }
+
+    /// A knob that is wished each time: it begins where it stands.
+    void vary(const Post& post, const KnobInfo& knob, double value, const std::string& role, const std::string& word) {
+        const Scale& scale = knob.scale;
+        if (word.empty() || scale.words.size() > kMostChoices) return; // run() tells
+        varied_.emplace(post.id, knob.id);
+        Wish wish;
+        wish.id = fmt::format("wish{}", varied_.size());
+        wish.name = fmt::format("{}, {}", knob.name, post.name);
+        wish.kind = scale.taper == Taper::Switch  ? Wish::Kind::Choice
+                    : scale.unit == Unit::Hertz   ? Wish::Kind::Hertz
+                    : scale.unit == Unit::Seconds ? Wish::Kind::Seconds
+                    : scale.unit == Unit::Percent ? Wish::Kind::Percent
+                                                  : Wish::Kind::Number;
+        wish.choices = scale.taper == Taper::Switch ? scale.words : std::vector<std::string>();
+        wish.min = scale.min;
+        wish.max = scale.max;
+        wish.initial = wish.kind == Wish::Kind::Number ? fmt::format("{:g}", value) : scale.text(value);
+        recipe_.knobs.push_back({{role, word}, "= " + wish.id});
+        recipe_.wishes.push_back(std::move(wish));
     }
 
     static std::string knobWord(const Provider* provider, const std::string& control, int channel) {
@@ -372,6 +400,7 @@ class Keeper {
     std::map<Spot, std::vector<End>> ends_;
     std::map<Spot, std::pair<const Function*, const Provider*>> played_;
     std::map<Key, std::string> roles_;
+    std::set<std::pair<std::string, std::string>> varied_;
 };
 
 } // namespace

@@ -4,6 +4,9 @@
 #include "plan/recipe.h"
 #include "stock/functions.h"
 
+#include <set>
+#include <utility>
+
 namespace lariat {
 
 struct KeepAsk {
@@ -11,12 +14,14 @@ struct KeepAsk {
     std::string id;
     std::string name;
     std::string group = "Yours";
+    std::set<std::pair<std::string, std::string>> vary{}; ///< knobs that become wishes, by post and knob
 };
 
 /// What a voice is fed by and goes to becomes roles too: clocks, sequencers and keys as ones that may be shared, the
 /// mixer as the way out. Normals and wires behind panels that carry something are cables of the recipe: a case that
-/// has them saves those. Wishes and goals are the user's to add; the tempo, if a clock is in it, is one already.
-/// Fails if there is no such voice.
+/// has them saves those. Knobs that may vary are
+/// its wishes, and the tempo, if a clock is in it; goals are the user's to add. Fails if there is no such voice, or if
+/// a knob that is to vary is none of it.
 Result<Recipe> keepAsRecipe(const Patch& patch, const Library& library, const Functions& functions, const KeepAsk& ask);
 
 } // namespace lariat

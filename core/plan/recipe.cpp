@@ -102,7 +102,8 @@ class RecipeReader {
         wish.min = in.number("min", -1e6, 1e6, note ? 0.0 : wish.kind == Wish::Kind::Tempo ? 20.0 : 0.0);
         wish.max = in.number("max", -1e6, 1e6, note ? 127.0 : wish.kind == Wish::Kind::Tempo ? 300.0 : 100.0);
         in.eachText(
-            "choices", [&](const std::string& word, const std::string&) { wish.choices.push_back(word); }, 16);
+            "choices", [&](const std::string& word, const std::string&) { wish.choices.push_back(word); },
+            kMostChoices);
         wish.about = in.text("about", "");
         if (wish.kind == Wish::Kind::Choice && wish.choices.empty()) in.fail("choices", say("names nothing to choose"));
         if (recipe_.wish(wish.id)) in.fail("id", say("\"{}\" is there already", wish.id));

@@ -14,6 +14,7 @@ namespace lariat {
 
 inline constexpr int kRecipeVersion = 1;
 inline constexpr std::size_t kMostRoles = 64;
+inline constexpr std::size_t kMostChoices = 16; ///< of a wish
 inline constexpr std::size_t kMostRecipeCables = 200;
 
 /// Holds only where a wish of a choice stands at that word.

@@ -205,8 +205,8 @@ Result<Case> withSize(Case housing, const Library& library, int rows, int hpPerR
     if (hpPerRow < 4 || hpPerRow > kMostColumns)
         return failure(say("{} HP are not between 4 and {}", hpPerRow, kMostColumns));
     if (!housing.joined.empty() && rows != housing.rows)
-        return failure(say("{} is joined from {} cases, each with its rows: change those, and join them anew", housing.name,
-                           housing.joined.size()));
+        return failure(say("{} is joined from {} cases, each with its rows: change those, and join them anew",
+                           housing.name, housing.joined.size()));
     for (const Slot& slot : housing.slots)
         if (slot.row > rows || (!slot.loose() && slot.column + widthOf(library, slot) - 1 > hpPerRow))
             return failure(say("{} would have no place any more: move it first", nameOf(library, slot)));

@@ -12,9 +12,9 @@ namespace lariat {
 /// A case without modules.
 Result<Case> newCase(const std::string& name, int rows, int hpPerRow, const Current& supply);
 
-/// Two cases as one, side by side or one on the other: the rows of the second below those of the first, each part with its
-/// own supply, all cables together. Slots of the first keep their ids, so that a patch in it is one in both. Fails where
-/// the two are too many rows or modules.
+/// Two cases as one, side by side or one on the other: the rows of the second below those of the first, each part with
+/// its own supply, all cables together. Slots of the first keep their ids, so that a patch in it is one in both. Fails
+/// where the two are too many rows or modules.
 Result<Case> joinedCase(const Case& first, const Case& second, const std::string& name);
 
 /// Where a module of that width fits: the first gap from the top left on.

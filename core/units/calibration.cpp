@@ -131,7 +131,8 @@ double leftOut(Law law, const std::vector<Mark>& readings, bool ratios) {
 Law bestLaw(const std::vector<Mark>& readings, bool ratios) {
     if (readings.size() == 2) return ratios ? Law::Exponential : Law::Linear;
     const std::array<Law, kLaws> simplestFirst = {ratios ? Law::Exponential : Law::Linear,
-                                                  ratios ? Law::Linear : Law::Exponential, Law::Logarithmic, Law::Points};
+                                                  ratios ? Law::Linear : Law::Exponential, Law::Logarithmic,
+                                                  Law::Points};
     Law best = Law::Points;
     double least = std::numeric_limits<double>::infinity();
     for (const Law law : simplestFirst)
@@ -158,9 +159,9 @@ tl::expected<std::vector<Mark>, Sentence> inOrder(const Scale& scale, std::vecto
         double sum = 0.0;
         while (end < readings.size() && readings[end].fraction - readings[i].fraction < kSamePlace)
             sum += readings[end++].value;
-        const auto [low, high] = std::minmax_element(
-            readings.begin() + static_cast<std::ptrdiff_t>(i), readings.begin() + static_cast<std::ptrdiff_t>(end),
-            [](const Mark& a, const Mark& b) { return a.value < b.value; });
+        const auto [low, high] = std::minmax_element(readings.begin() + static_cast<std::ptrdiff_t>(i),
+                                                     readings.begin() + static_cast<std::ptrdiff_t>(end),
+                                                     [](const Mark& a, const Mark& b) { return a.value < b.value; });
         if (high->value - low->value > kSameValue * std::max(std::abs(high->value), std::abs(low->value)))
             return tl::unexpected(say("two readings contradict each other: at {} both {} and {}; take one out",
                                       clockHand(readings[i].fraction), scale.text(low->value),
@@ -227,9 +228,10 @@ tl::expected<Calibrated, Sentence> calibrate(const Scale& scale, const std::vect
     out.law = law.value_or(bestLaw(out.readings, ratios));
     const auto curve = fitted(out.law, out.readings, ratios);
     if (!curve)
-        return tl::unexpected(out.law == Law::Logarithmic
-                                  ? say("these readings have no logarithmic law; it takes three places at least")
-                                  : say("these readings have no such law; values that are not above zero have no ratios"));
+        return tl::unexpected(
+            out.law == Law::Logarithmic
+                ? say("these readings have no logarithmic law; it takes three places at least")
+                : say("these readings have no such law; values that are not above zero have no ratios"));
     out.scale = scale;
     out.scale.marks.clear();
     const auto add = [&](double at) {

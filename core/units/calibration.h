@@ -4,8 +4,9 @@
 //   exponential  value = a e^(b x)            (equal turns are equal ratios)
 //   logarithmic  value = a + b ln(1 + k x)    (quick at first, then ever slower)
 //   points       monotone cubic through the readings (Fritsch & Carlson 1980), straight on at its ends
-// Linear and exponential are least squares, of the values and of their logarithms; of the logarithmic law, k is searched
-// as well (Brent). Among laws that were not asked for, the one is taken that tells best what was left out of it.
+// Linear and exponential are least squares, of the values and of their logarithms; of the logarithmic law, k is
+// searched as well (Brent). Among laws that were not asked for, the one is taken that tells best what was left out of
+// it.
 #pragma once
 
 #include "units/scale.h"
@@ -32,16 +33,16 @@ struct Calibration {
 
 struct Calibrated {
     Law law = Law::Points;
-    Scale scale;                     ///< the knob's, with marks
-    std::vector<Mark> readings;      ///< in order of their places; those of one place as their mean
-    std::vector<double> off;         ///< of each reading: what was read less what the law says, in the scale's unit
-    std::vector<double> offMinutes;  ///< … and how far the knob stands from where the law has that value, on the dial
+    Scale scale;                    ///< the knob's, with marks
+    std::vector<Mark> readings;     ///< in order of their places; those of one place as their mean
+    std::vector<double> off;        ///< of each reading: what was read less what the law says, in the scale's unit
+    std::vector<double> offMinutes; ///< … and how far the knob stands from where the law has that value, on the dial
     [[nodiscard]] double worst() const; ///< minutes
 };
 
-/// Fits a law, or finds the best one. Refused, with the readings that are to blame: fewer than two places; two values at
-/// one place, or values that fall, which contradict each other; a value that the scale does not have; a law that these
-/// readings cannot have; a switch.
+/// Fits a law, or finds the best one. Refused, with the readings that are to blame: fewer than two places; two values
+/// at one place, or values that fall, which contradict each other; a value that the scale does not have; a law that
+/// these readings cannot have; a switch.
 tl::expected<Calibrated, Sentence> calibrate(const Scale& scale, const std::vector<Mark>& readings,
                                              std::optional<Law> law = {});
 

@@ -216,7 +216,8 @@ class MakerWindowTest : public QObject {
         Knob* level = o.chart().inspector().knob("level");
         QTest::mousePress(level, Qt::LeftButton, {}, level->rect().center());
         QString less = kVoice;
-        less.remove(QStringLiteral("knob Level is vca offset\n")).replace(QLatin1String("Tune, Level"), QLatin1String("Tune"));
+        less.remove(QStringLiteral("knob Level is vca offset\n"))
+            .replace(QLatin1String("Tune, Level"), QLatin1String("Tune"));
         o.maker().lines().exchange(less);
         EVENTUALLY(o.standsAs(less));
         QTest::qWait(150);
@@ -299,7 +300,8 @@ class MakerWindowTest : public QObject {
         ModuleDescription less = lampVca(o.document().library()).description;
         std::erase_if(less.parts[0].jacks, [](const JackDescription& jack) { return jack.id == "in"; });
         const auto cables = o.document().patch().cables.size();
-        const bool listed = less.parts[0].jacks.size() < lampVca(o.document().library()).description.parts[0].jacks.size();
+        const bool listed =
+            less.parts[0].jacks.size() < lampVca(o.document().library()).description.parts[0].jacks.size();
         if (!listed) less.parts[0].jacks = {{"out", "", "", "", {}, {}, {}, {}, {}}};
         QVERIFY(!o.document().changeModule(*resolveModule(less), QStringLiteral("change")));
         QVERIFY(o.window.messages().text().contains(QLatin1String("stays as it was")));
@@ -344,7 +346,8 @@ class MakerWindowTest : public QObject {
         o.window.selection().choosePost(id);
         EVENTUALLY(patchPlace.inspector().knob("cutoff") != nullptr);
         const double value = knobValue(*post, *o.document().library().part(*post)->knob("cutoff"));
-        const std::string madeFor = clockHand(o.document().library().part(*post)->knob("cutoff")->scale.toFraction(value));
+        const std::string madeFor =
+            clockHand(o.document().library().part(*post)->knob("cutoff")->scale.toFraction(value));
         Q_EMIT patchPlace.inspector().knob("cutoff")->calibrateWanted();
         auto* dialog = o.find<QDialog>("calibrate-dialog");
         QVERIFY(dialog && dialog->isVisible());
@@ -383,7 +386,9 @@ class MakerWindowTest : public QObject {
         const Scale& scale = o.document().library().part(*o.document().patch().post(id))->knob("cutoff")->scale;
         QCOMPARE(clockHand(scale.toFraction(500)), std::string("12:00"));
         QCOMPARE(clockHand(scale.toFraction(80)), std::string("8:00"));
-        QCOMPARE(knobValue(*o.document().patch().post(id), *o.document().library().part(*o.document().patch().post(id))->knob("cutoff")), value);
+        QCOMPARE(knobValue(*o.document().patch().post(id),
+                           *o.document().library().part(*o.document().patch().post(id))->knob("cutoff")),
+                 value);
         EVENTUALLY(patchPlace.inspector().knob("cutoff")->scale().marks.size() > 2);
         QVERIFY(!o.kept(module)->part(o.document().patch().post(id)->part)->knob("cutoff")->scale.marks.empty());
         o.document().history().undo();
@@ -397,7 +402,8 @@ class MakerWindowTest : public QObject {
         Making o;
         std::vector<float> sound(96000);
         for (std::size_t i = 0; i < sound.size(); ++i)
-            sound[i] = 0.5f * static_cast<float>(std::sin(2.0 * std::numbers::pi * 333.0 * static_cast<double>(i) / 48000.0));
+            sound[i] =
+                0.5f * static_cast<float>(std::sin(2.0 * std::numbers::pi * 333.0 * static_cast<double>(i) / 48000.0));
         const QString file = o.folder.filePath(QStringLiteral("ring.wav"));
         QVERIFY(writeWav(file.toStdString(), sound, 1, 48000));
         o.place().caseView().choose("glowworm");

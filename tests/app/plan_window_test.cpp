@@ -62,6 +62,19 @@ struct Planning {
     [[nodiscard]] QString message() { return window.messages().text(); }
 };
 
+/// Fills in the dialog of that name that is opened next, and accepts it.
+void whenAsked(const QString& name, std::function<void(QDialog&)> fill) {
+    QTimer::singleShot(5, [name, fill] {
+        auto* dialog = qobject_cast<QDialog*>(QApplication::activeModalWidget());
+        if (!dialog || dialog->objectName() != name) {
+            whenAsked(name, fill);
+            return;
+        }
+        fill(*dialog);
+        dialog->findChild<QDialogButtonBox*>()->button(QDialogButtonBox::Ok)->click();
+    });
+}
+
 } // namespace
 
 class PlanWindowTest : public QObject {
@@ -280,14 +293,63 @@ class PlanWindowTest : public QObject {
         o.window.showPlace(QStringLiteral("plan"));
         o.settle();
         answerInput({QStringLiteral("Kick"), QStringLiteral("Harbour kick")});
+        whenAsked(QStringLiteral("what-varies"), [](QDialog& dialog) {
+            auto* list = dialog.findChild<QListWidget*>();
+            for (int i = 0; i < list->count(); ++i)
+                if (list->item(i)->text().contains(QLatin1String("Decay"))) {
+                    list->item(i)->setCheckState(Qt::Checked);
+                    return;
+                }
+            QFAIL("no decay");
+        });
         o.window.findChild<QAction*>(QStringLiteral("keep-recipe"))->trigger();
         QVERIFY2(o.message().contains(QLatin1String("Harbour kick")), qPrintable(o.message()));
         QVERIFY(QFile::exists(o.own.filePath(QStringLiteral("recipes/my-harbour-kick.json"))));
         o.window.document().startNew("keepers-case");
         o.choose(QStringLiteral("Harbour"), "my-harbour-kick");
         QVERIFY(o.place().plan());
+        // The knob that was to vary is wished.
+        auto* decay = o.find<QLineEdit>("wish-wish1");
+        QVERIFY(decay);
+        o.wish("wish-wish1", QStringLiteral("77 ms"));
         o.press("into-patch");
         QVERIFY(o.patch().cables.size() >= 5);
+        QVERIFY(std::ranges::any_of(o.patch().posts, [](const Post& post) {
+            return std::ranges::any_of(post.knobs,
+                                       [](const auto& knob) { return std::abs(knob.second - 0.077) < 1e-9; });
+        }));
+    }
+
+    /// A finding that turning a knob mends leads to the search for its setting.
+    void aFindingLeadsToItsSetting() {
+        Planning o;
+        o.window.openCopy(kLamp);
+        o.window.showPlace(QStringLiteral("patch"));
+        EVENTUALLY(o.window.checker().settled());
+        // The amplifier's input is closed: its knob opens it.
+        const Patch& patch = o.patch();
+        const auto post = std::ranges::find_if(patch.posts, [&](const Post& one) {
+            return o.window.document().library().part(one)->has("vca") &&
+                   std::ranges::any_of(patch.cables, [&](const Cable& cable) { return cable.to.post == one.id; });
+        });
+        QVERIFY(post != patch.posts.end());
+        o.window.document().turnKnob(post->id, "lin-amount", 0.0);
+        EVENTUALLY(std::ranges::any_of(o.window.checker().findings(), [](const Finding& finding) {
+            return std::ranges::any_of(finding.fixes, [](const Fix& fix) {
+                return std::ranges::any_of(fix.edits, [](const Edit& e) { return std::holds_alternative<SetKnob>(e); });
+            });
+        }));
+        auto* patchPlace = dynamic_cast<PatchPlace*>(o.window.place(QStringLiteral("patch")));
+        patchPlace->panel().setCurrentIndex(1);
+        QLabel* link = nullptr;
+        EVENTUALLY([&] {
+            for (auto* label : patchPlace->panel().findings().findChildren<QLabel*>())
+                if (label->accessibleName() == QStringLiteral("Find the setting for…")) link = label;
+            return link != nullptr;
+        }());
+        Q_EMIT link->linkActivated(QStringLiteral("fix"));
+        auto* dialog = o.window.findChild<QDialog*>(QStringLiteral("find-dialog"));
+        QVERIFY(dialog && dialog->isVisible());
     }
 
     /// From the menu of a knob: a goal is typed, found and taken.

@@ -66,7 +66,8 @@ class WholeWayTest : public QObject {
         press(&maker, "maker-back");
 
         // It stands in the case with a few others, but no VCA.
-        for (const char* module : {"Boat osc", "Mussel gates", "Lantern contours", "Bosun clock", "Watch tracks", "Harbour out"}) {
+        for (const char* module :
+             {"Boat osc", "Mussel gates", "Lantern contours", "Bosun clock", "Watch tracks", "Harbour out"}) {
             answerDialog<QDialog>([module](QDialog& dialog) {
                 dialog.findChild<QLineEdit*>(QStringLiteral("find-module"))->setText(QString::fromLatin1(module));
             });
@@ -114,11 +115,13 @@ class WholeWayTest : public QObject {
         settle();
         QVERIFY2(plan.plan(), qPrintable(plan.shownText()));
         const auto& castings = plan.plan()->allotment.castings;
-        const auto vca = std::ranges::find_if(castings, [](const Casting& one) { return one.seat->provider->standsIn(); });
+        const auto vca =
+            std::ranges::find_if(castings, [](const Casting& one) { return one.seat->provider->standsIn(); });
         QVERIFY(vca != castings.end());
         QCOMPARE(vca->seat->module, std::string("mussel-gates"));
         QVERIFY(plan.shownText().contains(QLatin1String("low-pass gate")));
-        const auto osc = std::ranges::find_if(castings, [](const Casting& one) { return one.seat->module == "boat-osc"; });
+        const auto osc =
+            std::ranges::find_if(castings, [](const Casting& one) { return one.seat->module == "boat-osc"; });
         QVERIFY(osc != castings.end());
 
         // Settings are found, and built in as one step.

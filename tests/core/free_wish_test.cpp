@@ -83,7 +83,8 @@ class FreeWishTest : public QObject {
         QVERIFY(tied(two, "vco-2.saw", "vca-2.in"));
         QVERIFY(tied(two, "contour.out", "vca.lin-cv"));
         QVERIFY(tied(two, "contour-2.out", "vca-2.lin-cv"));
-        const Recipe sequenced = wish("sequencer, vco, dark filter, vca, contour for the filter and vca, random to filter cutoff");
+        const Recipe sequenced =
+            wish("sequencer, vco, dark filter, vca, contour for the filter and vca, random to filter cutoff");
         QVERIFY(tied(sequenced, "track.pitch", "vco.voct"));
         QVERIFY(tied(sequenced, "track.gate", "contour.gate"));
         QVERIFY(tied(sequenced, "clock.sixteenths", "track.clock"));
@@ -156,16 +157,18 @@ class FreeWishTest : public QObject {
             options.seconds = 4.0;
             const auto heard = render(patch, workspace().library, options);
             QVERIFY2(heard, text);
-            const double peak = std::max(measureLevel(heard->left).peak().value, measureLevel(heard->right).peak().value);
+            const double peak =
+                std::max(measureLevel(heard->left).peak().value, measureLevel(heard->right).peak().value);
             QVERIFY2(peak > 0.1 && peak < 11.0, (text + std::string(": ") + std::to_string(peak)).c_str());
         }
     }
 
     void anyWordsDoNoHarm() {
         std::mt19937 random(5);
-        const std::vector<std::string> words = {"vco", "2",   "filter", ",",    "to",  "for", "both", "vca",  "slow", "lfo",
-                                                "pwm", "and", "the",    "keys", "17",  "a",   "\n",   "mult", "s",    "-",
-                                                "all", "vco 2", "way out", "mixer", "clock", "\xff", "sequencer", "contour"};
+        const std::vector<std::string> words = {"vco",   "2",       "filter", ",",     "to",   "for",       "both",
+                                                "vca",   "slow",    "lfo",    "pwm",   "and",  "the",       "keys",
+                                                "17",    "a",       "\n",     "mult",  "s",    "-",         "all",
+                                                "vco 2", "way out", "mixer",  "clock", "\xff", "sequencer", "contour"};
         for (int round = 0; round < 4000; ++round) {
             std::string text;
             for (unsigned i = 0; i < random() % 14; ++i) text += words[random() % words.size()] + " ";

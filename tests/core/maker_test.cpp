@@ -266,8 +266,7 @@ main Tilt
             // A beat of the clock is a hit: 120 BPM for four seconds.
             std::vector<float> loud;
             for (std::size_t i = 0; i + 960 < heard->left.size(); i += 960)
-                loud.push_back(static_cast<float>(
-                    measureLevel(std::span(heard->left).subspan(i, 960)).peak().value));
+                loud.push_back(static_cast<float>(measureLevel(std::span(heard->left).subspan(i, 960)).peak().value));
             QVERIFY(*std::ranges::max_element(loud) > 1.0);
             int hits = 0;
             for (std::size_t i = 1; i < loud.size(); ++i) hits += loud[i] > 1.5f && loud[i - 1] < 0.75f;
@@ -300,7 +299,8 @@ main Tilt
 
     void theStandHearsTheEndOfTheWay() {
         // A whole voice leads through itself: what comes out of its last part is heard, and nothing is reset meanwhile.
-        const Stand stand = makeStand(*workspace().library.module("dinghy-voice"), workspace().library, StandView::Panel);
+        const Stand stand =
+            makeStand(*workspace().library.module("dinghy-voice"), workspace().library, StandView::Panel);
         QCOMPARE(stand.patch.cableInto({"way-out", "left"})->from.post, std::string("made-vca"));
         for (const Cable& cable : stand.patch.cables) QVERIFY(cable.to.jack != "sync" && cable.to.jack != "reset");
         QVERIFY(stand.patch.cableInto({"made-contour", "gate"}));
@@ -318,7 +318,7 @@ main Tilt
         const Stand after = makeStand(more, workspace().library, StandView::Panel, &before);
         QVERIFY(checkPatch(after.patch, after.workspace.library));
         QCOMPARE(after.patch.post("made-drum")->knobs.at("decay"), 0.2);
-        QVERIFY(!after.patch.cableInto({"way-out", "right"}));                              // stays untied
+        QVERIFY(!after.patch.cableInto({"way-out", "right"}));                                        // stays untied
         QCOMPARE(after.patch.cableInto({"made-drum", "trigger"})->from.jack, std::string("eighths")); // as it was
         QCOMPARE(after.patch.cableInto({"made-drum", "tune"})->from.jack, std::string("pitch-1"));    // is new
         // A knob that is gone, or goes no further, is let go.
@@ -456,13 +456,16 @@ main Tilt
         const auto close = [](const Result<double>& heard, double wanted, double part) {
             return heard && std::abs(*heard / wanted - 1.0) < part;
         };
-        QVERIFY(close(hearReading(Heard::Rate, tone(1.0, [&](double t) { return 5 * std::sin(tau * 412.3 * t); }), 48000),
-                      412.3, 1e-4));
-        QVERIFY(close(hearReading(Heard::Rate, tone(20.0, [&](double t) { return 5 * std::sin(tau * 0.7 * t); }), 48000),
-                      0.7, 5e-3));
-        QVERIFY(close(hearReading(Heard::Tempo,
-                                  tone(8.0, [](double t) { return std::fmod(t, 60.0 / 97.0) < 0.01 ? 8.0 : 0.0; }), 48000),
-                      97.0, 2e-3));
+        QVERIFY(
+            close(hearReading(Heard::Rate, tone(1.0, [&](double t) { return 5 * std::sin(tau * 412.3 * t); }), 48000),
+                  412.3, 1e-4));
+        QVERIFY(
+            close(hearReading(Heard::Rate, tone(20.0, [&](double t) { return 5 * std::sin(tau * 0.7 * t); }), 48000),
+                  0.7, 5e-3));
+        QVERIFY(
+            close(hearReading(Heard::Tempo,
+                              tone(8.0, [](double t) { return std::fmod(t, 60.0 / 97.0) < 0.01 ? 8.0 : 0.0; }), 48000),
+                  97.0, 2e-3));
         const auto ring = tone(3.0, [&](double t) {
             return t < 0.5 ? 0.0 : 5 * std::exp(-(t - 0.5) * std::log(1000.0) / 0.8) * std::sin(tau * 500 * t);
         });

@@ -479,6 +479,38 @@ class PlanTest : public QObject {
         }
         QVERIFY(!keepAsRecipe(lamp(), workspace().library, functions(), {"Nobody", "x", "X", "Y"}));
     }
+
+    void whatMayVaryIsWished() {
+        const Patch& patch = lamp();
+        KeepAsk ask{"Kick", "my-kick", "My kick", "Yours", {}};
+        const auto contour = std::ranges::find_if(patch.posts, [&](const Post& post) {
+            const PartInfo* part = workspace().library.part(post);
+            return post.voice == "Kick" && part->has("contour");
+        });
+        QVERIFY(contour != patch.posts.end());
+        ask.vary = {{contour->id, "decay"}, {contour->id, "type"}};
+        const auto kept = keepAsRecipe(patch, workspace().library, functions(), ask);
+        QVERIFY(kept);
+        QVERIFY(readRecipe(writeRecipe(*kept)));
+        const auto wished = [&](Wish::Kind kind) {
+            const auto it = std::ranges::find(kept->wishes, kind, &Wish::kind);
+            return it == kept->wishes.end() ? std::string() : it->id;
+        };
+        QVERIFY(!wished(Wish::Kind::Seconds).empty() && !wished(Wish::Kind::Choice).empty());
+        const Site site = siteOf(keepers());
+        auto planned = planRecipe(
+            {&*kept, {{wished(Wish::Kind::Seconds), "77 ms"}, {wished(Wish::Kind::Choice), "AR"}}, {}}, site);
+        QVERIFY(planned && !planned->plans.empty());
+        const Patch& after = planned->plans.front().after;
+        QVERIFY(std::ranges::any_of(after.posts, [](const Post& post) {
+            const auto knob = post.knobs.find("decay");
+            return knob != post.knobs.end() && std::abs(knob->second - 0.077) < 1e-9;
+        }));
+        ask.vary = {{contour->id, "nothing"}};
+        QVERIFY(!keepAsRecipe(patch, workspace().library, functions(), ask));
+        ask.vary = {{"nobody", "decay"}};
+        QVERIFY(!keepAsRecipe(patch, workspace().library, functions(), ask));
+    }
 };
 
 QTEST_APPLESS_MAIN(PlanTest)

@@ -65,7 +65,9 @@ class StockTest : public QObject {
             QCOMPARE(together.rails[i].load, alone.rails[i].load);
             QCOMPARE(together.rails[i].there, alone.rails[i].there);
             QCOMPARE(together.rails[i].of, keepers().name);
-            QCOMPARE(together.rails[3 + i].there, i == 0 ? tower.supply.plus12 : i == 1 ? tower.supply.minus12 : tower.supply.plus5);
+            QCOMPARE(together.rails[3 + i].there, i == 0   ? tower.supply.plus12
+                                                  : i == 1 ? tower.supply.minus12
+                                                           : tower.supply.plus5);
         }
         const auto read = readCase(writeCase(*both));
         QVERIFY(read);
