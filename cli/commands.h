@@ -86,5 +86,6 @@ void addFind(CLI::App& app, Context& context);
 void addStock(CLI::App& app, Context& context);
 void addBundle(CLI::App& app, Context& context);
 void addModule(CLI::App& app, Context& context);
+void addUnknown(CLI::App& app, Context& context);
 
 } // namespace lariat::cli

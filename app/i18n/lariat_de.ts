@@ -3249,6 +3249,26 @@
         <source>the copy jack of a detector: one copy of what goes into its second channel</source>
         <translation>die Kopierbuchse eines Detektors: eine Kopie dessen, was in seinen zweiten Kanal geht</translation>
     </message>
+    <message>
+        <source>"{}" says nothing; write between which two, the lower first: {}</source>
+        <translation>„{}“ sagt nichts; schreibe, zwischen welchen beiden, den niedrigeren zuerst: {}</translation>
+    </message>
+    <message>
+        <source>cannot be told, {} of {} is unknown</source>
+        <translation>lässt sich nicht sagen, {} von {} ist unbekannt</translation>
+    </message>
+    <message>
+        <source>between {} and {}, tried at {}</source>
+        <translation>zwischen {} und {}, probiert bei {}</translation>
+    </message>
+    <message>
+        <source>anywhere, tried at {}</source>
+        <translation>irgendwo, probiert bei {}</translation>
+    </message>
+    <message>
+        <source>{} of {} knobs unknown</source>
+        <translation>{} von {} Reglern unbekannt</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -3848,6 +3868,22 @@
     <message>
         <source>take out %1</source>
         <translation>%1 herausnehmen</translation>
+    </message>
+    <message>
+        <source>Nothing is unknown here. A knob's menu says that nobody knows where it stands.</source>
+        <translation>Hier ist nichts unbekannt. Im Menü eines Reglers steht, dass niemand weiß, wo er steht.</translation>
+    </message>
+    <message>
+        <source>Asking which knob tells most</source>
+        <translation>Fragt, welcher Regler am meisten sagt</translation>
+    </message>
+    <message>
+        <source>Look at %1 of %2 first: its ends are %3 dB apart in what is heard.</source>
+        <translation>Sieh zuerst nach %1 von %2: seine Enden liegen im Gehörten %3 dB auseinander.</translation>
+    </message>
+    <message>
+        <source>As&amp;k for the knob that tells most</source>
+        <translation>Nach dem Regler &amp;fragen, der am meisten sagt</translation>
     </message>
 </context>
 <context>
@@ -4987,6 +5023,26 @@
         <source>Calibrate by reading…</source>
         <translation>Durch Ablesen eichen…</translation>
     </message>
+    <message>
+        <source>unknown, tried at %1</source>
+        <translation>unbekannt, probiert bei %1</translation>
+    </message>
+    <message>
+        <source>unknown</source>
+        <translation>unbekannt</translation>
+    </message>
+    <message>
+        <source>It stands where it is tried</source>
+        <translation>Er steht, wo er probiert wird</translation>
+    </message>
+    <message>
+        <source>Nobody knows where it stands</source>
+        <translation>Niemand weiß, wo er steht</translation>
+    </message>
+    <message>
+        <source>It stands between…</source>
+        <translation>Er steht zwischen…</translation>
+    </message>
 </context>
 <context>
     <name>lariat::KnobPanel</name>
@@ -5085,6 +5141,42 @@
     <message>
         <source>What you play from now on, by keys, pad or MIDI, is played again until you press this once more: a whole number of beats long where a clock runs.</source>
         <translation>Was von jetzt an mit Tasten, Pad oder MIDI gespielt wird, bis man noch einmal drückt, wird immer wieder gespielt: eine ganze Zahl von Schlägen lang, wo ein Takt läuft.</translation>
+    </message>
+    <message>
+        <source>It stands where it is tried</source>
+        <translation>Er steht, wo er probiert wird</translation>
+    </message>
+    <message>
+        <source>Nobody knows where it stands</source>
+        <translation>Niemand weiß, wo er steht</translation>
+    </message>
+    <message>
+        <source>mark a knob as unknown</source>
+        <translation>einen Regler als unbekannt merken</translation>
+    </message>
+    <message>
+        <source>a knob is known</source>
+        <translation>ein Regler ist bekannt</translation>
+    </message>
+    <message>
+        <source>A knob that nobody wrote down</source>
+        <translation>Ein Regler, den niemand aufschrieb</translation>
+    </message>
+    <message>
+        <source>Between which two places, or values, does %1 stand?</source>
+        <translation>Zwischen welchen beiden Stellungen oder Werten steht %1?</translation>
+    </message>
+    <message>
+        <source>%1 and %2</source>
+        <translation>%1 und %2</translation>
+    </message>
+    <message>
+        <source>“%1” says nothing: write two of its values, the lower first. It takes %2.</source>
+        <translation>„%1“ sagt nichts: schreibe zwei seiner Werte, den niedrigeren zuerst. Er nimmt %2.</translation>
+    </message>
+    <message>
+        <source>narrow a knob down</source>
+        <translation>einen Regler eingrenzen</translation>
     </message>
 </context>
 <context>
@@ -5582,6 +5674,10 @@
     <message>
         <source>Open a bun&amp;dle…</source>
         <translation>Bün&amp;del öffnen…</translation>
+    </message>
+    <message>
+        <source>%1 of %2 knobs unknown</source>
+        <translation>%1 von %2 Reglern unbekannt</translation>
     </message>
 </context>
 <context>

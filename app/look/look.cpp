@@ -142,13 +142,23 @@ void drawStartMark(QPainter& painter, QPointF at, const QColor& colour) {
     painter.drawEllipse(at, 5.0, 5.0);
 }
 
-void drawDial(QPainter& painter, QPointF centre, qreal radius, double fraction, const QColor& ink,
+void drawDial(QPainter& painter, QPointF centre, qreal radius, std::optional<double> fraction, const QColor& ink,
               const QColor& ground) {
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setPen(QPen(ink, std::max(1.0, radius / 14.0)));
     painter.setBrush(ground);
     painter.drawEllipse(centre, radius, radius);
-    const double angle = (210.0 + 300.0 * fraction) * 3.14159265358979 / 180.0; // clockwise from noon
+    if (!fraction) {
+        QFont font = painter.font();
+        font.setPixelSize(std::max(9, static_cast<int>(1.2 * radius)));
+        const QFont before = painter.font();
+        painter.setFont(font);
+        painter.drawText(QRectF(centre.x() - radius, centre.y() - radius, 2 * radius, 2 * radius), Qt::AlignCenter,
+                         QStringLiteral("?"));
+        painter.setFont(before);
+        return;
+    }
+    const double angle = (210.0 + 300.0 * *fraction) * 3.14159265358979 / 180.0; // clockwise from noon
     const QPointF direction(std::sin(angle), -std::cos(angle));
     painter.setPen(QPen(ink, std::max(1.4, radius / 8.0), Qt::SolidLine, Qt::RoundCap));
     painter.drawLine(centre + direction * (radius * 0.15), centre + direction * (radius * 0.86));

@@ -16,6 +16,7 @@
 #include <QPointF>
 #include <QRectF>
 
+#include <optional>
 #include <span>
 #include <string>
 
@@ -60,8 +61,8 @@ void drawTrace(QPainter& painter, const QRectF& rect, std::span<const MinMax> co
 void drawEndMark(QPainter& painter, QPointF at, SignalKind kind, int direction, const QColor& colour);
 /// The mark where a cable leaves.
 void drawStartMark(QPainter& painter, QPointF at, const QColor& colour);
-/// A knob at a fraction of its travel, 7 to 5 o'clock.
-void drawDial(QPainter& painter, QPointF centre, qreal radius, double fraction, const QColor& ink,
+/// A knob at a fraction of its travel, 7 to 5 o'clock; without one it has no hand: nobody knows where it stands.
+void drawDial(QPainter& painter, QPointF centre, qreal radius, std::optional<double> fraction, const QColor& ink,
               const QColor& ground);
 
 } // namespace lariat

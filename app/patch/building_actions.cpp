@@ -6,8 +6,10 @@
 #include "building/split.h"
 #include "building/voice.h"
 #include "library/tie.h"
+#include "library/unknowns.h"
 #include "look/look.h"
 #include "look/text.h"
+#include "plan/telling.h"
 #include "shell/finder.h"
 #include "shell/shortcuts.h"
 #include "widgets/plug_warning.h"
@@ -39,6 +41,31 @@ QIcon swatch(const std::string& colour) {
 BuildingActions::BuildingActions(const Session& session, Chart& chart, QWidget* window)
     : QObject(window), session_(session), chart_(chart), window_(window) {}
 
+/// Runs the patch with each unknown knob at both ends, and leads to the one whose place would change most.
+void BuildingActions::askForUnknown() {
+    if (unknownsOf(session_.document.patch(), session_.document.library()).empty()) {
+        Q_EMIT message(tr("Nothing is unknown here. A knob's menu says that nobody knows where it stands."), false);
+        return;
+    }
+    asking_ = session_.jobs.start(
+        tr("Asking which knob tells most"), this,
+        [patch = session_.document.patch(), library = &session_.document.library()](const Progress& progress) {
+            return whatTellsMost(patch, *library, 2.0, [&progress](double done) { return progress(done); });
+        },
+        [this](Result<std::vector<Telling>> order) {
+            const Telling* first = order && !order->empty() ? &order->front() : nullptr;
+            const Post* post = first ? session_.document.patch().post(first->unknown.post) : nullptr;
+            const PartInfo* part = post ? session_.document.library().part(*post) : nullptr;
+            const KnobInfo* knob = part ? part->knob(first->unknown.knob) : nullptr;
+            if (!knob) return; // the patch has moved on
+            session_.navigator.showPost(post->id);
+            Q_EMIT message(tr("Look at %1 of %2 first: its ends are %3 dB apart in what is heard.")
+                               .arg(q(knob->name), q(post->name))
+                               .arg(first->decibels, 0, 'f', 1),
+                           false);
+        });
+}
+
 void BuildingActions::addTo(QMenu& patch) {
     const auto add = [&](const char* name, const QString& text, auto&& run) {
         return addNamed(patch, name, text, this, run);
@@ -68,6 +95,7 @@ void BuildingActions::addTo(QMenu& patch) {
             << add("copy-settings", tr("&Copy its settings"), [this] { copySettings(); })
             << add("paste-settings", tr("Past&e settings"), [this] { pasteSettings(); })
             << add("remove-post", tr("Take the post o&ut"), [this] { removePost(); });
+    add("ask-unknown", tr("As&k for the knob that tells most"), [this] { askForUnknown(); });
     add("order-posts", tr("Order the posts alon&g the flow"), [this] {
         const Edits edits = orderPosts(session_.document.patch());
         if (edits.empty())

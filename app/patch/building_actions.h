@@ -20,6 +20,7 @@ class BuildingActions : public QObject {
   public:
     BuildingActions(const Session& session, Chart& chart, QWidget* window);
 
+    void askForUnknown();
     void addTo(QMenu& patch);
     /// What can be done with the chosen row or post, and with a heading.
     void showMenu(const QPoint& where);
@@ -60,6 +61,7 @@ class BuildingActions : public QObject {
     QList<QAction*> ofRow_;
     QList<QAction*> ofPost_;
     QList<QAction*> more_;
+    std::shared_ptr<Job> asking_; ///< which unknown knob tells most
 };
 
 } // namespace lariat

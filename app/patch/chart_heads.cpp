@@ -85,7 +85,9 @@ void Chart::paintHeads(QPainter& painter) {
         for (const std::string& id : part.mainKnobs) {
             const KnobInfo& knob = *part.knob(id);
             drawDial(painter, {x, place.head.top() + 39}, std::min(10.5, spacing / 2 - 1.5),
-                     knob.scale.toFraction(knobValue(post, knob)), l.ink, l.card);
+                     post.unknown.contains(id) ? std::nullopt
+                                               : std::optional(knob.scale.toFraction(knobValue(post, knob))),
+                     l.ink, l.card);
             x += spacing;
         }
     }

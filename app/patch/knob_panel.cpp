@@ -120,7 +120,7 @@ void KnobPanel::refresh() {
         markKnob(*knob, *post, id);
     }
     for (const auto& [id, box] : switches_)
-        if (const KnobInfo* info = part.knob(id)) box->setCurrentIndex(static_cast<int>(knobValue(*post, *info)));
+        if (const KnobInfo* info = part.knob(id)) showSwitch(*box, *post, *info);
 }
 
 /// How far modulation takes each knob.
@@ -193,6 +193,8 @@ void KnobPanel::addKnobs(const Post& post, const PartInfo& part) {
             const Post* there = session_.document.patch().post(p);
             if (there) calibrateKnob(session_, there->module, there->part, id, window());
         });
+        connect(knob, &Knob::unknownWanted, this, [this, id](bool unknown) { setUnknown(id, unknown); });
+        connect(knob, &Knob::betweenWanted, this, [this, id] { askBetween(id); });
         connect(knob, &Knob::learnWanted, this, [this, id] { learn(id); });
         connect(knob, &Knob::forgetWanted, this, [this, p = post.id, id] {
             session_.document.apply({ForgetController{p, id}}, tr("free a knob of its controller"));
@@ -289,6 +291,16 @@ void KnobPanel::addButtons(const PartInfo& part) {
     });
 }
 
+/// Where it stands; of an unknown one, where it is tried, with a question mark before it.
+void KnobPanel::showSwitch(QComboBox& box, const Post& post, const KnobInfo& info) {
+    const bool unknown = post.unknown.contains(info.id);
+    for (int i = 0; i < box.count(); ++i) {
+        const QString word = q(info.scale.words[static_cast<std::size_t>(i)]);
+        box.setItemText(i, unknown ? QStringLiteral("? ") + word : word);
+    }
+    box.setCurrentIndex(static_cast<int>(knobValue(post, info)));
+}
+
 void KnobPanel::addSwitch(const Post& post, const KnobInfo& info) {
     auto* line = new QHBoxLayout;
     line->setContentsMargins(0, 2, 0, 2);
@@ -300,7 +312,7 @@ void KnobPanel::addSwitch(const Post& post, const KnobInfo& info) {
     box->setAccessibleName(q(info.name));
     box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     for (const std::string& word : info.scale.words) box->addItem(q(word));
-    box->setCurrentIndex(static_cast<int>(knobValue(post, info)));
+    showSwitch(*box, post, info);
     label->setBuddy(box);
     box->setContextMenuPolicy(Qt::CustomContextMenu);
     connect(box, &QWidget::customContextMenuRequested, this,
@@ -370,6 +382,12 @@ void KnobPanel::markKnob(Knob& knob, const Post& post, const std::string& id) {
     const auto note = post.knobNotes.find(id);
     const int number = controllerOf(session_.document.patch(), post.id, id);
     knob.setTempo(tempoOf(session_.document.patch(), session_.document.library()));
+    const KnobInfo* info = session_.document.library().part(post)->knob(id);
+    const auto unknown = post.unknown.find(id);
+    knob.showUnknown(!info || unknown == post.unknown.end()
+                         ? std::nullopt
+                         : std::optional(std::pair(unknown->second.low.value_or(info->scale.toValue(0.0)),
+                                                   unknown->second.high.value_or(info->scale.toValue(1.0)))));
     knob.showMarks(post.locked.contains(id), note == post.knobNotes.end() ? QString() : q(note->second), number);
 }
 
@@ -384,6 +402,9 @@ void KnobPanel::showSwitchMenu(const std::string& id, const QPoint& where) {
     menu->addAction(locked ? tr("Unlock") : tr("Lock"), this,
                     [this, id, locked] { describeKnob(post_, id, false, !locked); });
     menu->addAction(tr("Write a note…"), this, [this, id] { describeKnob(post_, id, true, false); });
+    const bool unknown = post->unknown.contains(id);
+    menu->addAction(unknown ? tr("It stands where it is tried") : tr("Nobody knows where it stands"), this,
+                    [this, id, unknown] { setUnknown(id, !unknown); });
     const int number = controllerOf(session_.document.patch(), post_, id);
     if (number < 0)
         menu->addAction(tr("Learn a MIDI controller"), this, [this, id] { learn(id); });
@@ -392,6 +413,45 @@ void KnobPanel::showSwitchMenu(const std::string& id, const QPoint& where) {
             session_.document.apply({ForgetController{post_, id}}, tr("free a knob of its controller"));
         });
     menu->popup(where);
+}
+
+/// Marks it, or says that it does stand where it is tried.
+void KnobPanel::setUnknown(const std::string& knob, bool unknown) {
+    session_.document.apply({SetUnknown{post_, knob, unknown ? std::optional(Unknown{}) : std::nullopt}},
+                            unknown ? tr("mark a knob as unknown") : tr("a knob is known"));
+}
+
+/// Two places, or values, between which it stands. The patch may be another one when the question is answered.
+void KnobPanel::askBetween(const std::string& id) {
+    const Post* post = session_.document.patch().post(post_);
+    const KnobInfo* knob = post ? session_.document.library().part(*post)->knob(id) : nullptr;
+    if (!knob) return;
+    Document& document = session_.document;
+    const std::string name = post_;
+    const Scale scale = knob->scale;
+    const auto there = post->unknown.find(id);
+    const auto at = [&](std::optional<double> value, double fraction) {
+        return q(clockHand(value ? scale.toFraction(*value) : fraction));
+    };
+    const bool known = there == post->unknown.end();
+    bool ok = false;
+    const QString text = QInputDialog::getText(
+        window(), tr("A knob that nobody wrote down"),
+        tr("Between which two places, or values, does %1 stand?").arg(q(knob->name)), QLineEdit::Normal,
+        tr("%1 and %2")
+            .arg(at(known ? std::nullopt : there->second.low, 0.3), at(known ? std::nullopt : there->second.high, 0.7)),
+        &ok);
+    if (!ok) return;
+    const QStringList ends = text.split(tr("%1 and %2").section(QLatin1Char(' '), 1, 1));
+    const auto low = ends.size() == 2 ? scale.parse(ends[0].trimmed().toStdString()) : std::nullopt;
+    const auto high = ends.size() == 2 ? scale.parse(ends[1].trimmed().toStdString()) : std::nullopt;
+    if (!low || !high || *low > *high || *low < scale.min || *high > scale.max) {
+        Q_EMIT message(tr("“%1” says nothing: write two of its values, the lower first. It takes %2.")
+                           .arg(text, q(scale.expectation())),
+                       true);
+        return;
+    }
+    document.apply({SetUnknown{name, id, Unknown{*low, *high}}}, tr("narrow a knob down"));
 }
 
 void KnobPanel::learn(const std::string& knob) {

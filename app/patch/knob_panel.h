@@ -48,10 +48,13 @@ class KnobPanel : public QWidget {
     void addButtons(const PartInfo& part);
     void letGo(const std::string& button);
     void addSwitch(const Post& post, const KnobInfo& knob);
+    static void showSwitch(QComboBox& box, const Post& post, const KnobInfo& info);
     void addRegister(const Post& post, const PartInfo& part);
     void addSources(const Post& post, const PartInfo& part);
     void markKnob(Knob& knob, const Post& post, const std::string& id);
     void showSwitchMenu(const std::string& knob, const QPoint& where);
+    void setUnknown(const std::string& knob, bool unknown);
+    void askBetween(const std::string& knob);
     void describeKnob(const std::string& post, const std::string& knob, bool note, bool locked);
     void learn(const std::string& knob);
 

@@ -263,10 +263,12 @@ class Printer {
             painter_.setPen(QPen(Look::light().ink, 1.5));
             painter_.setBrush(Qt::white);
             painter_.drawRoundedRect(QRectF(centre.x() - 26, centre.y() - 12, 52, 24), 12, 12);
-            painter_.setBrush(Look::light().ink);
+            painter_.setBrush(knob.unknown ? Qt::NoBrush
+                                           : QBrush(Look::light().ink)); // of an unknown one, only where it is tried
             painter_.drawEllipse(QPointF(centre.x() - 14 + 28 * knob.fraction, centre.y()), 8, 8);
         } else {
-            drawDial(painter_, centre, 26, knob.fraction, Look::light().ink, Qt::white);
+            drawDial(painter_, centre, 26, knob.unknown ? std::nullopt : std::optional(knob.fraction),
+                     Look::light().ink, Qt::white);
         }
         ink();
         font(14, true);

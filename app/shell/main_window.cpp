@@ -1,5 +1,6 @@
 #include "shell/main_window.h"
 
+#include "library/unknowns.h"
 #include "look/fonts.h"
 #include "look/text.h"
 #include "shell/later_place.h"
@@ -230,6 +231,8 @@ void MainWindow::refreshHead() {
     const Case* housing = document_.housing();
     facts << (housing ? tr("%1 of %2 cables").arg(patch.cables.size()).arg(housing->cableCount())
                       : tr("%n cable(s)", nullptr, static_cast<int>(patch.cables.size())));
+    if (const auto unknown = unknownsOf(patch, document_.library()); !unknown.empty())
+        facts << tr("%1 of %2 knobs unknown").arg(unknown.size()).arg(knobCount(patch, document_.library()));
     const auto found = static_cast<int>(std::ranges::count_if(checker_.findings(), isProblem));
     facts << (!checker_.upToDate() && checker_.settled() ? tr("not checked")
               : !checker_.knows()                        ? tr("looking…")

@@ -76,7 +76,8 @@ Knob::Knob(QString name, Scale scale, double initial, QWidget* parent)
 void Knob::showValue(double value) {
     value_ = value;
     if (!dragging_) fraction_ = scale_.toFraction(value);
-    const QString spoken = QString::fromStdString(scale_.text(value) + ", " + clockHand(scale_.toFraction(value)));
+    QString spoken = QString::fromStdString(scale_.text(value) + ", " + clockHand(scale_.toFraction(value)));
+    if (unknown_) spoken = tr("unknown, tried at %1").arg(spoken);
     if (spoken != accessibleDescription()) {
         setAccessibleDescription(spoken);
         if (QAccessible::isActive()) {
@@ -85,6 +86,12 @@ void Knob::showValue(double value) {
         }
     }
     update();
+}
+
+void Knob::showUnknown(std::optional<std::pair<double, double>> between) {
+    if (between == unknown_) return;
+    unknown_ = between;
+    showValue(value_); // it is spoken differently
 }
 
 void Knob::showReach(std::optional<std::pair<double, double>> reach) {
@@ -186,15 +193,26 @@ void Knob::paintEvent(QPaintEvent*) {
         painter.drawLine(QPointF(0, -22), QPointF(0, tick == 5 ? -26 : -24.5));
         painter.restore();
     }
-    drawDial(painter, centre, 19, fraction_, hasFocus() ? l.accent : l.ink, l.card);
+    drawDial(painter, centre, 19, unknown_ && !dragging_ ? std::nullopt : std::optional(fraction_),
+             hasFocus() ? l.accent : l.ink, l.card);
+    if (unknown_) { // between which places it is
+        const double from = scale_.toFraction(unknown_->first);
+        const double to = scale_.toFraction(unknown_->second);
+        painter.setPen(QPen(l.softInk, 3, Qt::SolidLine, Qt::FlatCap));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawArc(QRectF(centre.x() - 24, centre.y() - 24, 48, 48), static_cast<int>(16 * (240.0 - 300.0 * from)),
+                        static_cast<int>(-16 * std::max(2.0, 300.0 * (to - from))));
+    }
     painter.setPen(l.ink);
     painter.setFont(textFont(13, true));
     painter.drawText(QRectF(0, 50, width(), 18), Qt::AlignCenter,
                      QFontMetricsF(painter.font()).elidedText(name_, Qt::ElideRight, width() - 2));
     painter.setFont(textFont(13));
-    painter.drawText(QRectF(0, 67, width(), 18), Qt::AlignCenter, QString::fromStdString(scale_.text(value_)));
+    const QString value = QString::fromStdString(scale_.text(value_));
+    if (unknown_) painter.setPen(l.softInk);
+    painter.drawText(QRectF(0, 67, width(), 18), Qt::AlignCenter, unknown_ ? QStringLiteral("≈ ") + value : value);
     painter.setPen(l.softInk);
-    QString below = QString::fromStdString(clockHand(scale_.toFraction(value_)));
+    QString below = unknown_ ? tr("unknown") : QString::fromStdString(clockHand(scale_.toFraction(value_)));
     if (reach_) {
         // Drawn around the dial as far as modulation takes it, and named in its unit.
         const double from = scale_.toFraction(reach_->first);
@@ -303,6 +321,11 @@ void Knob::contextMenuEvent(QContextMenuEvent* event) {
     });
     if (scale_.taper != Taper::Switch)
         menu->addAction(tr("Find the setting for…"), this, [this] { Q_EMIT findWanted(); });
+    if (unknown_)
+        menu->addAction(tr("It stands where it is tried"), this, [this] { Q_EMIT unknownWanted(false); });
+    else
+        menu->addAction(tr("Nobody knows where it stands"), this, [this] { Q_EMIT unknownWanted(true); });
+    menu->addAction(tr("It stands between…"), this, [this] { Q_EMIT betweenWanted(); });
     if (scale_.taper != Taper::Switch && scale_.words.empty())
         menu->addAction(tr("Calibrate by reading…"), this, [this] { Q_EMIT calibrateWanted(); });
     menu->addSeparator();

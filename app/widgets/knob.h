@@ -37,6 +37,9 @@ class Knob : public QWidget {
     /// A locked knob does not turn; a note and a controller (-1: none) are marked.
     void showMarks(bool locked, const QString& note, int controller);
     [[nodiscard]] bool locked() const { return locked_; }
+    /// Nobody knows where it stands, or only between which values; its value is a guess then. Nothing: it is known.
+    void showUnknown(std::optional<std::pair<double, double>> between);
+    [[nodiscard]] bool unknown() const { return unknown_.has_value(); }
     /// "310 Hz…1.2 kHz", or nothing.
     [[nodiscard]] QString reachText() const;
     /// Opens the field in which a value or position is typed.
@@ -52,6 +55,9 @@ class Knob : public QWidget {
     void lockWanted(bool locked);
     void noteWanted();
     void calibrateWanted();
+    /// Nobody knows where it stands; or, asked for, between which places it does; or it does stand where it is tried.
+    void unknownWanted(bool unknown);
+    void betweenWanted();
     void findWanted(); ///< the place at which something measured is as wished
     void learnWanted();
     void forgetWanted();
@@ -79,6 +85,7 @@ class Knob : public QWidget {
     double value_;
     double fraction_ = 0.0; ///< follows the hand, finer than what the value shows
     std::optional<std::pair<double, double>> reach_;
+    std::optional<std::pair<double, double>> unknown_; ///< between which values
     std::optional<std::pair<QString, double>> choice_;
     bool locked_ = false;
     double tempo_ = 0.0;

@@ -257,6 +257,24 @@ Result<void> Build::tie(const std::string& sentence) {
                              "knob stands where, as in \"filter cutoff 412 Hz\""));
 }
 
+namespace {
+
+/// "unknown", "?", "between 10:00 and 12:00"; nothing if it is a setting.
+std::optional<Result<Unknown>> readUnknown(const std::string& text, const Scale& scale) {
+    if (text == "unknown" || text == "?") return Unknown{};
+    if (!text.starts_with("between ")) return std::nullopt;
+    const std::string rest = text.substr(8);
+    const auto at = rest.find(" and ");
+    const auto low = at == std::string::npos ? std::nullopt : scale.parse(rest.substr(0, at));
+    const auto high = at == std::string::npos ? std::nullopt : scale.parse(rest.substr(at + 5));
+    if (!low || !high || *low > *high || *low < scale.min || *high > scale.max || scale.taper == Taper::Switch)
+        return failure(
+            say("\"{}\" says nothing; write between which two, the lower first: {}", text, scale.expectation()));
+    return Unknown{low, high};
+}
+
+} // namespace
+
 Result<void> Build::turn(const std::string& sentence) {
     const std::vector<std::string> words = wordsOf(sentence);
     for (std::size_t n = words.size(); n-- > 1;) {
@@ -276,6 +294,11 @@ Result<void> Build::turn(const std::string& sentence) {
             while (v < words.size() && (words[v] == "at" || words[v] == "to" || words[v] == "=" || words[v] == "is"))
                 ++v;
             const std::string text = joined(words, v, words.size());
+            if (const auto unknown = readUnknown(text, knob->scale)) {
+                if (!*unknown) return tl::unexpected(unknown->error());
+                ++said_.others;
+                return apply(SetUnknown{post.id, knob->id, **unknown});
+            }
             // What the knob does now counts first, then what it does without plugs and modes; its place on the dial
             // is kept either way.
             const KnobInForce now = knobInForce(patch_, post, part, *knob);

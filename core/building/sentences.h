@@ -5,6 +5,7 @@
 //   another vca out to line out l     … always for a free part
 //   filter cutoff 412 Hz              turns a knob: "at", "to" or "=" may stand before the value
 //   contour 1 decay at 10:20
+//   filter res unknown                nobody knows where it stands; "between 10:00 and 12:00": only that much is known
 //   tracks track 1: d3 d3 - f3        writes a line of a sequencer (pattern_text.h); "lane 2 b:" in variation B
 //   call osc a Leader                 names a post
 //   title: First voice                names the patch

@@ -237,6 +237,22 @@ const Dismissal* dismissalOf(const Patch& patch, const Finding& finding) {
 
 } // namespace
 
+/// What hangs on a knob that nobody wrote down cannot be told: it is so at the guess.
+void sayWhatIsUnknown(Finding& finding, const Observation& observation) {
+    if (!isProblem(finding)) return;
+    for (const Fix& fix : finding.fixes)
+        for (const Edit& edit : fix.edits)
+            if (const auto* turn = std::get_if<SetKnob>(&edit)) {
+                const Post* post = observation.patch.post(turn->post);
+                if (!post || !post->unknown.contains(turn->knob)) continue;
+                const KnobInfo* knob = observation.part(post->id)->knob(turn->knob);
+                finding.severity = Severity::Note;
+                finding.reason.where.insert(finding.reason.where.begin(),
+                                            say("cannot be told, {} of {} is unknown", knob->name, post->name));
+                return;
+            }
+}
+
 Result<Found> findEverything(const Observation& observation, const std::function<bool(double)>& progress) {
     Found found;
     for (Finding& finding : everythingIn(observation)) {
@@ -248,6 +264,7 @@ Result<Found> findEverything(const Observation& observation, const std::function
     const auto untried = tryFixes(found.open, observation, progress);
     if (!untried) return failure(say("looking was cancelled"));
     found.untried = *untried;
+    for (Finding& finding : found.open) sayWhatIsUnknown(finding, observation);
     return found;
 }
 

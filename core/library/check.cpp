@@ -24,6 +24,26 @@ void readSpoken(Post& post, const PartInfo& part, const std::string& path) {
     post.spoken.clear();
 }
 
+/// What is unknown is a knob of the part, and its guess lies where it may be.
+void checkUnknown(Post& post, const PartInfo& part, const std::string& path) {
+    for (const auto& [id, range] : post.unknown) {
+        const KnobInfo* knob = part.knob(id);
+        if (!knob || knob->momentary)
+            throw ReadError(path + "/unknown/" + id, say("{} has no knob \"{}\"", part.name, id));
+        const Scale& scale = knob->scale;
+        for (const auto& end : {range.low, range.high})
+            if (end && !(*end >= scale.min && *end <= scale.max))
+                throw ReadError(path + "/unknown/" + id,
+                                say("{:g} is outside its range, {}", *end, scale.expectation()));
+        const double low = range.low.value_or(scale.min);
+        const double high = range.high.value_or(scale.max);
+        const double guess = knobValue(post, *knob);
+        // The guess follows what is known: the middle of what is left, as the hand sees it.
+        if (guess < low || guess > high)
+            post.knobs[id] = scale.toValue(0.5 * (scale.toFraction(low) + scale.toFraction(high)));
+    }
+}
+
 void checkPost(Post& post, std::size_t number, const Library& library) {
     const std::string path = fmt::format("posts/{}", number);
     const ModuleInfo* module = library.module(post.module);
@@ -53,6 +73,7 @@ void checkPost(Post& post, std::size_t number, const Library& library) {
             throw ReadError(path + "/knobs/" + id,
                             say("{:g} is outside its range, {}", value, knob->scale.expectation()));
     }
+    checkUnknown(post, *part, path);
 }
 
 void checkCable(const Patch& patch, const Cable& cable, std::size_t number, const Library& library,

@@ -140,6 +140,18 @@ struct Applier {
         if (post->locked.contains(edit.knob))
             return failure(say("{} of {} is locked; unlock it first", edit.knob, post->name));
         post->knobs[edit.knob] = edit.value;
+        post->unknown.erase(edit.knob);
+        return std::move(patch);
+    }
+    Result<Patch> operator()(const SetUnknown& edit) {
+        Post* post = find(patch, edit.post);
+        if (!post) return noPost(edit.post);
+        if (post->locked.contains(edit.knob))
+            return failure(say("{} of {} is locked; unlock it first", edit.knob, post->name));
+        if (edit.unknown)
+            post->unknown[edit.knob] = *edit.unknown;
+        else
+            post->unknown.erase(edit.knob);
         return std::move(patch);
     }
     Result<Patch> operator()(const AddPost& edit) {

@@ -49,10 +49,18 @@ struct DescribeCable {
     int lengthCm = 0; ///< 0: not chosen
     std::string colour;
 };
+/// Puts a knob somewhere; from then on it is known where it stands.
 struct SetKnob {
     std::string post;
     std::string knob;
     double value;
+};
+/// Nobody knows where a knob stands, or only between which values; the value that it has stays as the guess. Nothing:
+/// it is known, and stands there.
+struct SetUnknown {
+    std::string post;
+    std::string knob;
+    std::optional<Unknown> unknown;
 };
 struct AddPost {
     Post post;
@@ -154,9 +162,9 @@ struct SetScenes {
 
 using Edit =
     std::variant<TieCable, RemoveCable, MoveCable, SwapCables, ReorderCable, RegroupCable, DescribeCable, SetKnob,
-                 AddPost, RemovePost, ReorderPost, SetPattern, SetPerformance, ChooseSources, SetTitle, DescribePatch,
-                 DescribePost, SeatPost, DescribeKnob, StyleHeading, RenameHeading, MoveHeading, DismissFinding,
-                 RestoreFinding, LearnController, ForgetController, KeepSetting, SetScenes>;
+                 SetUnknown, AddPost, RemovePost, ReorderPost, SetPattern, SetPerformance, ChooseSources, SetTitle,
+                 DescribePatch, DescribePost, SeatPost, DescribeKnob, StyleHeading, RenameHeading, MoveHeading,
+                 DismissFinding, RestoreFinding, LearnController, ForgetController, KeepSetting, SetScenes>;
 
 /// The patch after one edit. Fails if the edit names something that is not there or an input that is taken.
 Result<Patch> applyEdit(const Patch& patch, const Edit& edit);

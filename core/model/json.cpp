@@ -160,6 +160,13 @@ void Reader::eachPair(const char* key, const std::function<void(const std::strin
     for (const auto& item : object->items()) entry(item.key(), inner.text(item.key().c_str()));
 }
 
+void Reader::eachObject(const char* key, const std::function<void(const std::string&, Reader)>& entry) {
+    const Json* object = find(key);
+    if (!object) return;
+    Reader inner(*object, where(key));
+    for (const auto& item : object->items()) entry(item.key(), inner.object(item.key().c_str()));
+}
+
 Extra Reader::rest() const {
     Json rest = Json::object();
     for (const auto& item : node_.items())

@@ -53,6 +53,8 @@ class Reader {
     /// The same, where a text may stand for the number; that goes to `spoken(name, text)`.
     void eachNumber(const char* key, const std::function<void(const std::string&, double)>& entry,
                     const std::function<void(const std::string&, const std::string&)>& spoken);
+    /// Calls `entry(name, Reader)` for each object of an object; a missing object is an empty one.
+    void eachObject(const char* key, const std::function<void(const std::string&, Reader)>& entry);
     /// Calls `entry(name, text)` for each text of an object; a missing object is an empty one.
     void eachPair(const char* key, const std::function<void(const std::string&, const std::string&)>& entry);
     /// What no call above has asked for.

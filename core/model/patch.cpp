@@ -37,6 +37,15 @@ Post readPost(Reader& in) {
     post.note = in.text("note", "");
     in.eachPair("knob-notes", [&](const std::string& id, const std::string& note) { post.knobNotes[id] = note; });
     in.eachText("locked", [&](const std::string& id, const std::string&) { post.locked.insert(id); });
+    if (in.has("unknown")) {
+        in.eachObject("unknown", [&](const std::string& id, Reader range) {
+            Unknown one;
+            if (range.has("from")) one.low = range.number("from", -1e12, 1e12);
+            if (range.has("to")) one.high = range.number("to", -1e12, 1e12);
+            if (one.low && one.high && *one.low > *one.high) range.fail("from", say("the range is turned round"));
+            post.unknown[id] = one;
+        });
+    }
     post.extra = in.rest();
     return post;
 }
@@ -282,7 +291,8 @@ Result<Patch> readPatch(std::string_view bytes) {
 }
 
 std::string writePatch(const Patch& patch) {
-    Json out = {{"format", "lariat-patch"}, {"version", kPatchVersion}, {"title", patch.title}};
+    const bool unknown = std::ranges::any_of(patch.posts, [](const Post& post) { return !post.unknown.empty(); });
+    Json out = {{"format", "lariat-patch"}, {"version", unknown ? kPatchVersion : 1}, {"title", patch.title}};
     putText(out, "about", patch.about);
     putText(out, "key", patch.key);
     out["case"] = patch.caseId;
@@ -294,6 +304,12 @@ std::string writePatch(const Patch& patch) {
         putText(node, "voice", post.voice);
         if (!post.knobs.empty() || !post.spoken.empty()) node["knobs"] = writeNumbers(post.knobs);
         for (const auto& [id, text] : post.spoken) node["knobs"][id] = text;
+        for (const auto& [id, range] : post.unknown) {
+            Json one = Json::object();
+            if (range.low) one["from"] = *range.low;
+            if (range.high) one["to"] = *range.high;
+            node["unknown"][id] = std::move(one);
+        }
         putText(node, "sample", post.sample);
         putText(node, "tuning", post.tuning);
         putText(node, "note", post.note);

@@ -12,12 +12,22 @@
 #include <array>
 #include <cstdint>
 #include <map>
+#include <optional>
 #include <set>
 #include <string>
 #include <string_view>
 #include <vector>
 
 namespace lariat {
+
+/// Of a knob of which nobody wrote down where it stands: between which values it is, in its unit, if at least that is
+/// known. The value that it has in the patch is a guess then.
+struct Unknown {
+    std::optional<double> low{};
+    std::optional<double> high{};
+
+    bool operator==(const Unknown&) const = default;
+};
 
 /// A part of a module in use.
 struct Post {
@@ -36,6 +46,7 @@ struct Post {
     std::set<std::string> locked{};                 ///< knobs that stay as they are until they are unlocked
     /// Knobs that a file gives in words ("band-pass", "412 Hz", "10:20"), by knob id; checkPatch makes them values.
     std::map<std::string, std::string> spoken{};
+    std::map<std::string, Unknown> unknown{}; ///< by knob id
 
     bool operator==(const Post&) const = default;
 };
@@ -133,11 +144,12 @@ struct Patch {
     [[nodiscard]] int freshCableId() const;
 };
 
-inline constexpr int kPatchVersion = 1;
+inline constexpr int kPatchVersion = 2; ///< 2: knobs of which nobody knows where they stand
 
 /// Reads a "lariat-patch" document. Whether modules, jacks and knobs exist is checked by library/check.h.
 Result<Patch> readPatch(std::string_view bytes);
-/// Writes what readPatch reads, with a stable key order.
+/// Writes what readPatch reads, with a stable key order; as version 1, which older programs read, if nothing is
+/// unknown.
 std::string writePatch(const Patch& patch);
 
 } // namespace lariat

@@ -46,7 +46,9 @@ void rows(std::string& out, const Sheet& sheet) {
 std::string summary(const Sheet& sheet) {
     const std::string key = sheet.key.empty() ? sheet.speak(say("not set")) : sheet.key;
     const std::string tempo = sheet.tempo.empty() ? sheet.speak(say("no clock")) : sheet.tempo;
-    return sheet.speak(say("Key {} · {} · {} · {} cables", key, tempo, sheet.caseName, sheet.rows.size()));
+    const std::string facts =
+        sheet.speak(say("Key {} · {} · {} · {} cables", key, tempo, sheet.caseName, sheet.rows.size()));
+    return sheet.unknown.empty() ? facts : facts + " · " + sheet.unknown;
 }
 
 std::string writeMarkdown(const Sheet& sheet) {

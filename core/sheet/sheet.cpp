@@ -3,6 +3,7 @@
 #include "library/meaning.h"
 #include "library/midi_table.h"
 #include "library/tie.h"
+#include "library/unknowns.h"
 #include "timing/scenes.h"
 #include "units/level.h"
 #include "units/pitch.h"
@@ -57,6 +58,7 @@ std::string kindWord(SignalKind kind, const Speaker& speak) {
 SheetPost postOf(const Observation& o, const Post& post, const Speaker& speak) {
     const ModuleInfo* module = o.library->module(post.module);
     SheetPost out{post.name, module ? module->description.name : post.module, "", post.voice, {}, post.note};
+    const std::vector<UnknownKnob> unknowns = unknownsOf(o.patch, *o.library);
     if (const Slot* slot = o.housing ? o.housing->slot(post.slot) : nullptr)
         out.place = speak(say("row {}, HP {}", slot->row, slot->column));
     for (const KnobInfo& knob : o.part(post.id)->knobs) {
@@ -66,6 +68,13 @@ SheetPost postOf(const Observation& o, const Post& post, const Speaker& speak) {
         const bool isSwitch = knob.scale.taper == Taper::Switch;
         out.knobs.push_back(
             {*now.name, now.scale->text(now.value), isSwitch ? "" : clockHand(fraction), fraction, isSwitch});
+        if (const auto unknown = std::ranges::find_if(
+                unknowns, [&](const UnknownKnob& one) { return one.post == post.id && one.knob == knob.id; });
+            unknown != unknowns.end()) {
+            out.knobs.back().unknown = true;
+            out.knobs.back().value = "? " + speak(unknownText(*unknown, knob));
+            out.knobs.back().hand.clear();
+        }
         if (const auto note = post.knobNotes.find(knob.id); note != post.knobNotes.end())
             out.knobs.back().note = note->second;
         if (post.locked.contains(knob.id))
@@ -208,6 +217,8 @@ Sheet makeSheet(const Observation& o, const std::vector<Finding>& findings, cons
         if (const KnobInfo* tempo = o.part(post.id)->knobFor("clock", "tempo"); tempo && sheet.tempo.empty())
             sheet.tempo = tempo->scale.text(knobValue(post, *tempo));
     }
+    if (const auto unknown = unknownsOf(o.patch, *o.library).size(); unknown > 0)
+        sheet.unknown = speak(say("{} of {} knobs unknown", unknown, knobCount(o.patch, *o.library)));
     sheet.rows = rowsOf(o, speak);
     sheet.cables = countCables(o, speak);
     sheet.pattern = patternOf(o.patch, speak);

@@ -16,6 +16,7 @@ struct SheetKnob {
     double fraction = 0.0; ///< of the travel
     bool isSwitch = false;
     std::string note{};
+    bool unknown = false; ///< nobody knows where it stands: value says what is known, hand is empty
 };
 
 struct SheetPost {
@@ -76,6 +77,7 @@ struct Sheet {
     std::vector<std::string> findings;
     std::vector<std::string> kept; ///< findings that are meant, with the reason
     std::vector<std::string> cautions;
+    std::string unknown; ///< "7 of 61 knobs unknown"; empty: none
 };
 
 /// Seconds that each row's trace shows.
