@@ -2,6 +2,7 @@
 #include "library/words.h"
 #include "maker/module_text.h"
 #include "maker/values.h"
+#include "units/letters.h"
 
 #include <algorithm>
 #include <array>
