@@ -55,8 +55,11 @@ struct Making {
     Sound& stand() { return maker().stand()->sound; }
     template <class T> T* find(const char* name) { return window.findChild<T*>(QString::fromLatin1(name)); }
     void press(const char* name) {
-        auto* button = find<QAbstractButton>(name);
-        QVERIFY2(button && button->isVisible() && button->isEnabled(), name);
+        // One that was shown before may still be on its way out.
+        const auto all = window.findChildren<QAbstractButton*>(QString::fromLatin1(name));
+        const auto seen = std::ranges::find_if(all, [](QAbstractButton* one) { return one->isVisible(); });
+        QVERIFY2(seen != all.end() && (*seen)->isEnabled(), name);
+        QAbstractButton* button = *seen;
         QTest::mouseClick(button, Qt::LeftButton);
         QCoreApplication::processEvents();
     }
