@@ -55,11 +55,16 @@ struct Making {
     Sound& stand() { return maker().stand()->sound; }
     template <class T> T* find(const char* name) { return window.findChild<T*>(QString::fromLatin1(name)); }
     void press(const char* name) {
-        // One that was shown before may still be on its way out.
-        const auto all = window.findChildren<QAbstractButton*>(QString::fromLatin1(name));
-        const auto seen = std::ranges::find_if(all, [](QAbstractButton* one) { return one->isVisible(); });
-        QVERIFY2(seen != all.end() && (*seen)->isEnabled(), name);
-        QAbstractButton* button = *seen;
+        // One that was shown before may still be on its way out, and one that is new not be laid out yet.
+        QAbstractButton* button = nullptr;
+        EVENTUALLY_OR(
+            [&] {
+                const auto all = window.findChildren<QAbstractButton*>(QString::fromLatin1(name));
+                const auto seen = std::ranges::find_if(all, [](QAbstractButton* one) { return one->isVisible(); });
+                button = seen == all.end() ? nullptr : *seen;
+                return button && button->isEnabled();
+            }(),
+            name);
         QTest::mouseClick(button, Qt::LeftButton);
         QCoreApplication::processEvents();
     }
