@@ -463,6 +463,72 @@ class CliTest : public QObject {
         QCOMPARE(built.json().object()[QStringLiteral("taken")].toArray().size(), 3);
         QVERIFY(run({"check", in("empty.lariat"), "--json"}).code != 2);
     }
+
+    /// A module becomes lines, is changed, made, tried on the stand, and calibrated; every fault at its line.
+    void modulesAreMade() {
+        const Answer words = run({"module", "words", "cask-drum"});
+        QCOMPARE(words.code, 0);
+        QVERIFY(words.out.startsWith(QLatin1String("module Cask drum")));
+        const auto put = [](const QString& file, const QString& text) {
+            QFile out(file);
+            QVERIFY(out.open(QIODevice::WriteOnly));
+            out.write(text.toUtf8());
+        };
+        QString text = words.out;
+        put(in("drum.txt"), text.replace(QLatin1String("Cask drum"), QLatin1String("Own drum")));
+        const Answer made = run({"module", "make", in("drum.txt"), "--out", in("drum.json"), "--json"});
+        QCOMPARE(made.json().object()[QStringLiteral("id")].toString(), QStringLiteral("own-drum"));
+        put(in("bad.txt"), text.replace(QLatin1String("osc sine"), QLatin1String("osc sien")) + "nonsense\n");
+        const Answer bad = run({"module", "make", in("bad.txt")});
+        QCOMPARE(bad.code, 2);
+        QVERIFY(bad.err.contains(QLatin1String("near: sine")) && bad.err.count(QLatin1String("line ")) == 2);
+        QCOMPARE(
+            run({"module", "make", in("bad.txt"), "--json"}).json().object()[QStringLiteral("faults")].toArray().size(),
+            2);
+        const Answer tried =
+            run({"module", "try", in("drum.json"), "--seconds", "2", "--out", in("drum.wav"), "--json"});
+        QCOMPARE(tried.json().object()[QStringLiteral("outputs")].toArray().size(), 2);
+        QVERIFY(readAudio(in("drum.wav").toStdString()));
+        const Answer fitted =
+            run({"module", "calibrate", "skerry-filter", "cutoff", "--read", "80 Hz at 8:00", "--read",
+                 "200 Hz at 10:00", "--read", "500 Hz at 12:00", "--out", in("filter.json"), "--json"});
+        QCOMPARE(fitted.json().object()[QStringLiteral("law")].toString(), QStringLiteral("exponential"));
+        QVERIFY(QFile::exists(in("filter.json")));
+        const Answer against = run(
+            {"module", "calibrate", "skerry-filter", "cutoff", "--read", "80 Hz at 8:00", "--read", "90 Hz at 8:00"});
+        QCOMPARE(against.code, 2);
+        QVERIFY(against.err.contains(QLatin1String("contradict")));
+        QCOMPARE(run({"module", "words", "organ"}).code, 2);
+    }
+
+    void whatIsUnknownIsAskedFor() {
+        QCOMPARE(
+            run({"tie", kLamp, "filter cutoff unknown; filter resonance between 9:00 and 10:00", "--out", in("u.json")})
+                .code,
+            0);
+        const QJsonObject unknown = run({"unknown", in("u.json"), "--ask", "--json"}).json().object();
+        const QJsonArray list = unknown[QStringLiteral("unknown")].toArray();
+        QCOMPARE(list.size(), 2);
+        QCOMPARE(list[0].toObject()[QStringLiteral("knob")].toString(), QStringLiteral("cutoff"));
+        QVERIFY(list[0].toObject()[QStringLiteral("tells")].toDouble() > 3.0);
+        QVERIFY(run({"unknown", kLamp}).out.startsWith(QLatin1String("0 of ")));
+    }
+
+    void wishesAndJoinedCases() {
+        const Answer wish = run({"plan", "make", "--want", "vco, filter, vca, contour for filter and vca", "--case",
+                                 "tower-case", "--out", in("wish.json")});
+        QCOMPARE(wish.code, 0);
+        QVERIFY(QFile::exists(in("wish.json")));
+        QCOMPARE(run({"plan", "make", "--want", "2 vcq", "--case", "tower-case"}).code, 2);
+        QCOMPARE(run({"plan", "make", "--case", "tower-case"}).code, 2);
+        const Answer joined =
+            run({"stock", "join", "keepers-case", "--with", "tower-case", "--name", "Both", "--out", in("both.json")});
+        QCOMPARE(joined.code, 0);
+        QVERIFY(QFile::exists(in("both.json")));
+        QCOMPARE(run({"stock", "cables", "keepers-case", "--stackable", "4", "--out", in("c.json")}).code, 0);
+        QVERIFY(run({"stock", "cables", "keepers-case", "--out", in("c.json")}).code != 0);
+        QCOMPARE(run({"plan", "keep", kLamp, "--voice", "Kick", "--name", "K", "--vary", "nobody.decay"}).code, 2);
+    }
 };
 
 QTEST_GUILESS_MAIN(CliTest)
