@@ -94,8 +94,8 @@ MakerPage::MakerPage(const Session& session, ChartOfStand chart, QWidget* parent
     across->setChildrenCollapsible(false);
     across->addWidget(left);
     across->addWidget(right_);
-    across->setStretchFactor(0, 0);
-    across->setStretchFactor(1, 1);
+    across->setStretchFactor(0, 1); // a narrow window takes from both
+    across->setStretchFactor(1, 2);
     across->setSizes({340, 820});
     column->addWidget(across, 1);
     setFocusProxy(lines_);
@@ -309,6 +309,7 @@ void MakerPage::look() {
     if (!resolved || (module_ && module_->description == resolved->description)) return;
     module_ = std::move(*resolved);
     head_->setText(tr("%1, %2 HP").arg(q(module_->description.name)).arg(module_->description.hp));
+    head_->setToolTip(head_->text()); // where the window is narrow, it is cut
     staging_ = true;
     stand_->stand(*module_, session_.document.library(),
                   view_->currentIndex() == 0 ? StandView::Panel : StandView::Behind);

@@ -13,6 +13,27 @@
 using namespace lariat;
 using namespace lariat::test;
 
+namespace {
+
+/// The window on an empty patch in that case, with a folder of the user's own.
+struct Empty {
+    QTemporaryDir own;
+    QTemporaryDir folder;
+    MainWindow window;
+
+    explicit Empty(const char* housing)
+        : window(loadWorkspace(dataFolder(), own.path().toStdString()), allPlaces(),
+                 folder.filePath(QStringLiteral("u"))) {
+        window.document().startNew(housing);
+        window.sound().openDevice(QString::fromLatin1(kSimulatedDevice));
+        window.show();
+        QVERIFY(QTest::qWaitForWindowExposed(&window));
+        window.activateWindow();
+    }
+};
+
+} // namespace
+
 class WholeWayTest : public QObject {
     Q_OBJECT
 
@@ -20,15 +41,8 @@ class WholeWayTest : public QObject {
     void initTestCase() { prepareApplication(settings_); }
 
     void fromAnEmptyCaseToAPutBackList() {
-        const QTemporaryDir own;
-        const QTemporaryDir folder;
-        MainWindow window(loadWorkspace(dataFolder(), own.path().toStdString()), allPlaces(),
-                          folder.filePath(QStringLiteral("u")));
-        window.document().startNew("keepers-case");
-        window.sound().openDevice(QString::fromLatin1(kSimulatedDevice));
-        window.show();
-        QVERIFY(QTest::qWaitForWindowExposed(&window));
-        window.activateWindow();
+        Empty o("keepers-case");
+        MainWindow& window = o.window;
         const auto press = [&](QWidget* in, const char* name) {
             auto* button = in->findChild<QAbstractButton*>(QString::fromLatin1(name));
             QVERIFY2(button && button->isVisible() && button->isEnabled(), name);
@@ -148,19 +162,13 @@ class WholeWayTest : public QObject {
         while (window.document().history().canUndo()) window.document().history().undo();
         QVERIFY(window.document().patch().cables.empty());
         QVERIFY(window.document().library().module("boat-osc")->parts[0].knob("fine")->scale.marks.empty());
-        QVERIFY(loadWorkspace(dataFolder(), own.path().toStdString()).library.module("boat-osc"));
+        QVERIFY(loadWorkspace(dataFolder(), o.own.path().toStdString()).library.module("boat-osc"));
     }
 
     /// A few words instead of a recipe.
     void aWishInAFewWordsIsPlannedAndHeard() {
-        const QTemporaryDir own;
-        const QTemporaryDir folder;
-        MainWindow window(loadWorkspace(dataFolder(), own.path().toStdString()), allPlaces(),
-                          folder.filePath(QStringLiteral("u")));
-        window.document().startNew("tower-case");
-        window.sound().openDevice(QString::fromLatin1(kSimulatedDevice));
-        window.show();
-        QVERIFY(QTest::qWaitForWindowExposed(&window));
+        Empty o("tower-case");
+        MainWindow& window = o.window;
         window.showPlace(QStringLiteral("plan"));
         auto& plan = *dynamic_cast<PlanPlace*>(window.place(QStringLiteral("plan")));
         const auto settle = [&] {
