@@ -221,9 +221,11 @@ void MakerPage::keepDraft() {
     const std::string text = lines_->toPlainText().toStdString();
     std::error_code problem;
     const auto trimmedText = lines_->toPlainText().trimmed();
-    const ModuleInfo* kept = module_ ? session_.document.library().module(module_->description.id) : nullptr;
+    // What stands on the stand may be older than the lines: these are what counts.
+    const ModuleText now = readModuleText(text, extra_);
+    const ModuleInfo* kept = now.module ? session_.document.library().module(now.module->id) : nullptr;
     if (trimmedText.isEmpty() || trimmedText == QString::fromUtf8(kFirstLines).trimmed() ||
-        (kept && kept->description == module_->description && !delay_.isActive())) {
+        (kept && kept->description == *now.module)) {
         std::filesystem::remove(file.toStdString(), problem);
         return;
     }
@@ -271,7 +273,7 @@ void MakerPage::showEvent(QShowEvent* event) {
 void MakerPage::hideEvent(QHideEvent* event) {
     QWidget::hideEvent(event);
     keepDraft();
-    giveSoundBack();
+    if (!event->spontaneous()) giveSoundBack(); // a window that is put away goes on playing what it plays
 }
 
 /// Undo and redo are those of the stand while its chart has the keyboard.

@@ -282,6 +282,12 @@ class MakerWindowTest : public QObject {
         EVENTUALLY(first.standsAs(kVoice));
         first.press("maker-keep");
         QVERIFY(!std::filesystem::exists(first.ownPath() / "drafts" / "cask-drum.txt"));
+        // A fault in the lines of what is kept is unfinished, though the stand still has the module as it is kept.
+        first.type(unfinished);
+        EVENTUALLY(!first.maker().faultText().isEmpty());
+        first.press("maker-back");
+        first.place().make("test-voice");
+        QCOMPARE(first.maker().lines().toPlainText(), unfinished);
     }
 
     void aFileIsOpenedAndWritten() {
