@@ -1,5 +1,5 @@
 // check, tie and sheet: what one does with a patch file.
-#include "building/differences.h"
+#include "log/differences.h"
 #include "building/sentences.h"
 #include "cli/commands.h"
 #include "findings/finding.h"
@@ -180,9 +180,10 @@ void addDiff(CLI::App& app, Context& context) {
         const Patch before = need(openPatch(options->before, workspace.library));
         const Patch after = need(openPatch(options->after, workspace.library));
         Json all = Json::array();
-        for (const Sentence& one : differences(before, after, workspace.library)) {
-            all.push_back(one.str());
-            if (!context.json) fmt::print("{}\n", one.str());
+        for (const Difference& one : differences(before, after, workspace.library)) {
+            if (one.group == Difference::Group::SmallPrint) continue;
+            all.push_back(inOneLine(one));
+            if (!context.json) fmt::print("{}\n", inOneLine(one));
         }
         if (context.json) std::cout << dump(all);
         if (!context.json && all.empty()) fmt::print("nothing is different\n");

@@ -4,7 +4,7 @@
 # Usage: scripts/sanitize.sh [seconds a reader]   (60 without it)
 set -euo pipefail
 cd "$(dirname "$0")/.."
-scripts/install.sh clang libclang-rt-14-dev
+scripts/install.sh clang libclang-rt-14-dev lld
 cmake --preset asan >/dev/null
 cmake --build build-asan
 ctest --test-dir build-asan -j"$(nproc)" --output-on-failure --no-tests=error

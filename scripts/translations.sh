@@ -16,7 +16,7 @@ import sys
 
 literal = r'"(?:[^"\\]|\\.)*"'
 found = []
-for file in sorted([*pathlib.Path("core").rglob("*.cpp"), *pathlib.Path("app/print").glob("*.cpp")]):
+for file in sorted([*pathlib.Path("core").rglob("*.cpp"), *pathlib.Path("app/print").glob("*.cpp"), *pathlib.Path("logbook").glob("*.cpp")]):
     for match in re.finditer(r"\bsay\(\s*((?:%s\s*)+)" % literal, file.read_text()):
         text = "".join(part[1:-1] for part in re.findall(literal, match[1]))
         if text not in found:

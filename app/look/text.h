@@ -26,6 +26,11 @@ inline QString said(const Sentence& sentence) {
     return text + q(fillIn(pattern.toStdString(), sentence.parts));
 }
 
+/// Says sentences of the core so, to those who write more than one of them.
+inline Speaker inWindow() {
+    return [](const Sentence& sentence) { return said(sentence).toStdString(); };
+}
+
 /// What went wrong, with the file and the place in it.
 inline QString said(const Error& error) {
     QString text;

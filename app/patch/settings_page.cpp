@@ -1,6 +1,6 @@
 #include "patch/settings_page.h"
 
-#include "building/differences.h"
+#include "log/differences.h"
 #include "building/morph.h"
 #include "look/fonts.h"
 #include "look/text.h"
@@ -145,7 +145,8 @@ void SettingsPage::compareWith(const QString& file) {
 /// What changes from one to the other.
 void SettingsPage::list(const QString& head, const Patch& before, const Patch& after) {
     QStringList lines;
-    for (const Sentence& one : differences(before, after, session_.document.library())) lines << said(one);
+    for (const Difference& one : differences(before, after, session_.document.library()))
+        if (one.group != Difference::Group::SmallPrint) lines << q(inOneLine(one, inWindow()));
     if (lines.size() > kMostListed)
         lines = lines.mid(0, kMostListed) << tr("… and %1 more").arg(lines.size() - kMostListed);
     differences_->setText(head + QLatin1Char('\n') +

@@ -64,7 +64,7 @@ void Checker::start() {
         out.dismissed = std::move(found->dismissed);
         out.untried = found->untried;
         if (!sheet) return out;
-        out.sheet = makeSheet(*observed, out.findings, [](const Sentence& one) { return said(one).toStdString(); });
+        out.sheet = makeSheet(*observed, out.findings, inWindow());
         return out;
     };
     job_ = jobs_.start(tr("checking"), this, work, [this](Checked checked) { finish(std::move(checked)); });

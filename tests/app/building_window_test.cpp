@@ -1,6 +1,6 @@
 // Building in the window: every shipped patch from an empty chart, three of them by mouse.
 #include "app/opened.h"
-#include "building/differences.h"
+#include "log/differences.h"
 #include "library/check.h"
 #include "library/midi_file.h"
 #include "library/tie.h"
@@ -215,7 +215,8 @@ void compareAll(const Patch& made, const Patch& wanted) {
         Pattern own = *made.pattern(mine(pattern->post));
         own.post = pattern->post;
         if (own == *pattern) continue;
-        for (const Sentence& one : differences(made, wanted, workspace().library)) qWarning("%s", one.str().c_str());
+        for (const Difference& one : differences(made, wanted, workspace().library))
+            qWarning("%s", inOneLine(one).c_str());
         QFAIL(pattern->post.c_str());
     }
     QCOMPARE(made.performances.size(), wanted.performances.size());

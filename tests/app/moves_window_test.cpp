@@ -1,6 +1,6 @@
 // Moves by which a patch grows and is looked at: the menus, the hands on the chart, headings, what is shown alone.
 #include "app/opened.h"
-#include "building/differences.h"
+#include "log/differences.h"
 #include "library/tie.h"
 #include "shell/patch_dialog.h"
 #include "widgets/finding_card.h"

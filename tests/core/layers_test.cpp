@@ -39,7 +39,7 @@ class LayersTest : public QObject {
     /// Within the core: a folder includes only itself and those before it.
     void coreFoldersAreInOrder() {
         const QStringList order = {"units",  "model",    "blocks",   "library", "engine", "measure", "flow",
-                                   "timing", "building", "findings", "sheet",   "stock",  "plan",    "maker"};
+                                   "timing", "building", "log", "findings", "sheet",   "stock",  "plan",    "maker"};
         QDirIterator files(QStringLiteral(LARIAT_SOURCE "/core"), {QStringLiteral("*.h"), QStringLiteral("*.cpp")},
                            QDir::Files, QDirIterator::Subdirectories);
         while (files.hasNext()) {
