@@ -1,5 +1,6 @@
 #include "places.h"
 
+#include "log/log_place.h"
 #include "patch/patch_place.h"
 #include "plan/plan_place.h"
 #include "sheet/sheet_place.h"
@@ -41,8 +42,7 @@ std::vector<PlaceEntry> allPlaces() {
         {"bench", tr("Bench"), tr("What is it, exactly?"), nullptr,
          tr("This place will put scope, spectrum, tuner and level ladder on any jack.")},
         {"sheet", tr("Sheet"), tr("How do I build it again?"), makePlace<SheetPlace>},
-        {"log", tr("Log"), tr("What did I do, and what was better?"), nullptr,
-         tr("This place will keep takes of the patch with their sound, readings and notes, and tell any two apart.")},
+        {"log", tr("Log"), tr("What did I do, and what was better?"), makePlace<LogPlace>},
     };
 }
 

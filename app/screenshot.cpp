@@ -1,5 +1,6 @@
 #include "screenshot.h"
 
+#include "log/log_place.h"
 #include "patch/patch_place.h"
 #include "plan/plan_place.h"
 #include "stock/stock_place.h"
@@ -75,6 +76,8 @@ int takePicture(MainWindow& window, const Pose& pose) {
             wait();
         }
     }
+    if (auto* log = dynamic_cast<LogPlace*>(window.place(QStringLiteral("log"))); log && log->isVisible())
+        if (const auto& takes = log->model().takes(); !takes.empty()) log->lookAt(takes.front().id);
     QWidget* shown = &window;
     if (auto* stock = dynamic_cast<StockPlace*>(window.place(QStringLiteral("stock"))); stock && stock->isVisible()) {
         // "make <module>", "behind <module>", "calibrate <module> <part> <knob>"

@@ -87,5 +87,6 @@ void addStock(CLI::App& app, Context& context);
 void addBundle(CLI::App& app, Context& context);
 void addModule(CLI::App& app, Context& context);
 void addUnknown(CLI::App& app, Context& context);
+void addLog(CLI::App& app, Context& context);
 
 } // namespace lariat::cli

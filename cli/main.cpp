@@ -39,6 +39,7 @@ int main(int argc, char** argv) {
                "  lariat-cli midi tune.mid --patch data/demo/first-voice.json --post keys --out played.json\n"
                "  lariat-cli blocks midi-to-cv --tables\n"
                "  lariat-cli bench\n"
+               "  lariat-cli log take data/demo/lamp.json --name \"before the bell\"\n"
                "Exit codes: 0 done, 1 findings of the kind mistake (check) or something is different (diff), 2 wrong "
                "input, 3 wrong use.");
     lariat::cli::Context context;
@@ -47,12 +48,12 @@ int main(int argc, char** argv) {
     app.set_version_flag("--version", "lariat-cli 0.1.0");
     app.fallthrough();
     for (auto* add :
-         {lariat::cli::addBlocks,  lariat::cli::addModules,   lariat::cli::addCheck,  lariat::cli::addRender,
-          lariat::cli::addMeasure, lariat::cli::addTie,       lariat::cli::addSheet,  lariat::cli::addBench,
-          lariat::cli::addMidi,    lariat::cli::addBuild,     lariat::cli::addDiff,   lariat::cli::addScales,
-          lariat::cli::addPattern, lariat::cli::addResponses, lariat::cli::addClocks, lariat::cli::addReckon,
-          lariat::cli::addScenes,  lariat::cli::addPlan,      lariat::cli::addFind,   lariat::cli::addStock,
-          lariat::cli::addBundle,  lariat::cli::addModule,    lariat::cli::addUnknown})
+         {lariat::cli::addBlocks,  lariat::cli::addModules,   lariat::cli::addCheck,   lariat::cli::addRender,
+          lariat::cli::addMeasure, lariat::cli::addTie,       lariat::cli::addSheet,   lariat::cli::addBench,
+          lariat::cli::addMidi,    lariat::cli::addBuild,     lariat::cli::addDiff,    lariat::cli::addScales,
+          lariat::cli::addPattern, lariat::cli::addResponses, lariat::cli::addClocks,  lariat::cli::addReckon,
+          lariat::cli::addScenes,  lariat::cli::addPlan,      lariat::cli::addFind,    lariat::cli::addStock,
+          lariat::cli::addBundle,  lariat::cli::addModule,    lariat::cli::addUnknown, lariat::cli::addLog})
         add(app, context);
     try {
         app.parse(argc, argv);

@@ -3,6 +3,7 @@
 #include "building/sentences.h"
 #include "library/tie.h"
 #include "look/fonts.h"
+#include "look/text.h"
 #include "shell/theme.h"
 #include "widgets/plug_warning.h"
 

@@ -512,6 +512,7 @@ void PlanPlace::intoPatch() {
     if (sought_) edits.insert(edits.end(), sought_->edits.begin(), sought_->edits.end());
     const std::string voice = now->voice;
     hear_->setChecked(false);
+    if (session_.log) session_.log->keepBefore(TakeKind::BeforePlan);
     applying_ = true;
     const bool done = session_.document.apply(edits, tr("build %1").arg(q(voice)));
     applying_ = false;

@@ -57,9 +57,9 @@ MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, cons
                        QWidget* parent)
     : QMainWindow(parent), document_(std::move(workspace)), sound_(document_), selection_(document_),
       checker_(document_, jobs_), readings_(document_, sound_), navigator_(document_, selection_),
-      controllers_(document_, sound_),
-      gestures_(document_, sound_), session_{document_, sound_,     selection_,   jobs_,    checker_,
-                                             readings_, navigator_, controllers_, gestures_},
+      controllers_(document_, sound_), gestures_(document_, sound_),
+      log_(document_, jobs_, checker_), session_{document_, sound_,     selection_,   jobs_,     checker_,
+                                                 readings_, navigator_, controllers_, gestures_, &log_},
       files_(new Files(document_, recoveryFolder, this)), entries_(std::move(places)) {
     auto* centre = new QWidget;
     auto* across = new QHBoxLayout(centre);
@@ -129,6 +129,8 @@ MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, cons
     connect(&checker_, &Checker::findingsChanged, this, &MainWindow::refreshHead);
     connect(&sound_, &Sound::message, this, say);
     connect(&gestures_, &Gestures::message, this, say);
+    connect(&log_, &LogKeeper::message, this, say);
+    connect(&sound_, &Sound::recorded, &log_, &LogKeeper::keepRecording);
     showPlace(QStringLiteral("patch"));
     refreshHead();
     refreshTitle();

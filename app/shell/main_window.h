@@ -40,6 +40,7 @@ class MainWindow : public QMainWindow {
     [[nodiscard]] Checker& checker() { return checker_; }
     [[nodiscard]] Readings& readings() { return readings_; }
     [[nodiscard]] Navigator& navigator() { return navigator_; }
+    [[nodiscard]] LogKeeper& log() { return log_; }
     [[nodiscard]] Files& files() { return *files_; }
     [[nodiscard]] MessageStrip& messages() { return *messages_; }
     [[nodiscard]] TransportBar& transport() { return *transport_; }
@@ -99,6 +100,7 @@ class MainWindow : public QMainWindow {
     Navigator navigator_;
     Controllers controllers_;
     Gestures gestures_;
+    LogKeeper log_;
     Session session_;
     Files* files_;
     std::vector<PlaceEntry> entries_;

@@ -40,6 +40,7 @@ void MainWindow::buildMenus() {
     QMenu* view = buildViewMenu();
     QMenu* patch = menuBar()->addMenu(tr("&Patch"));
     addNamed(*patch, "describe-patch", tr("A&bout this patch…"), this, [this] { describePatch(); });
+    addNamed(*patch, "keep-take", tr("&Keep a take of it"), this, [this] { log_.keep(); });
     patch->addSeparator();
     QMenu* sound = buildSoundMenu();
     const Menus menus{*edit, *view, *patch, *sound};

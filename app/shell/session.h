@@ -6,6 +6,7 @@
 #include "shell/document.h"
 #include "shell/gestures.h"
 #include "shell/jobs.h"
+#include "shell/log_keeper.h"
 #include "shell/navigator.h"
 #include "shell/readings.h"
 #include "shell/selection.h"
@@ -23,6 +24,7 @@ struct Session {
     Navigator& navigator;     ///< the way to other places
     Controllers& controllers; ///< what MIDI controllers turn in it
     Gestures& gestures;       ///< what hands play is taken into it
+    LogKeeper* log = nullptr; ///< takes of it; none on a test stand
 };
 
 } // namespace lariat

@@ -71,6 +71,7 @@ constexpr std::array kShortcuts = {
     Shortcut{"double-voice", "Ctrl+D"},
     Shortcut{"tie", "Ctrl+T"},
     Shortcut{"sheet-pdf", "Ctrl+P"},
+    Shortcut{"keep-take", "F6"},
     // steps
     Shortcut{"copy-steps", "Ctrl+C"},
     Shortcut{"paste-steps", "Ctrl+V"},

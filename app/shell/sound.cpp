@@ -236,6 +236,7 @@ void Sound::stopRecording() {
     if (missing > 0.0)
         text += QLatin1Char(' ') + tr("The disk was too slow: %1 s are missing.").arg(missing, 0, 'f', 1);
     Q_EMIT message(text, missing > 0.0);
+    Q_EMIT recorded(recordingTo_);
 }
 
 /// The audio side may be handing a block over: it is waited for, which takes no longer than a copy of that block.

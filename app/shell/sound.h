@@ -84,6 +84,7 @@ class Sound : public QObject {
     void message(const QString& text, bool refusal);
     void runningChanged(bool running);
     void recordingChanged(bool on);
+    void recorded(const QString& file); ///< a recording was ended, and is whole
     void scenesChanged(bool on);
     void deviceChanged();
     /// A controller (0…127) was moved to a value (0…127).

@@ -12,14 +12,14 @@
 namespace lariat {
 namespace {
 
-constexpr double kHop = 0.005;          ///< seconds from one level to the next
-constexpr int kHops = 5;                ///< that a level is taken over: a period of the lowest tones
-constexpr double kHitRise = 2.0;        ///< a hit is twice as loud as 20 ms before it …
-constexpr double kHitLevel = 0.25;      ///< … and a quarter of the loudest
-constexpr double kDecayRatio = 0.1;     ///< -20 dB
-constexpr double kTrebleFrom = 2000.0;  ///< Hz
-constexpr double kLowestBand = 25.0;    ///< Hz
-constexpr double kSilentPeak = 1e-4;    ///< of full scale
+constexpr double kHop = 0.005;         ///< seconds from one level to the next
+constexpr int kHops = 5;               ///< that a level is taken over: a period of the lowest tones
+constexpr double kHitRise = 2.0;       ///< a hit is twice as loud as 20 ms before it …
+constexpr double kHitLevel = 0.25;     ///< … and a quarter of the loudest
+constexpr double kDecayRatio = 0.1;    ///< -20 dB
+constexpr double kTrebleFrom = 2000.0; ///< Hz
+constexpr double kLowestBand = 25.0;   ///< Hz
+constexpr double kSilentPeak = 1e-4;   ///< of full scale
 
 std::vector<float> monoOf(std::span<const float> mix) {
     std::vector<float> out(mix.size() / 2);
@@ -60,7 +60,7 @@ std::optional<double> decayOf(std::span<const float> mono) {
     return times[times.size() / 2];
 }
 
-void spectrumOf(std::span<const float> mono, Heard& heard) {
+void spectrumOf(std::span<const float> mono, TakeSound& heard) {
     const Spectrum spectrum = measureSpectrum(mono, kTakeRate);
     double all = 0.0;
     double weighted = 0.0;
@@ -123,9 +123,15 @@ const FigureInfo* figureNamed(std::string_view id) {
 
 Sentence figureName(const FigureInfo& figure) {
     // One by one, so that each is found by who translates.
-    static const std::vector<Sentence> names = {say("level at the way out"), say("peak"), say("DC"),
-                                                say("note"), say("tail of the hits"), say("brightness"),
-                                                say("above 2 kHz"), say("decay of the hits"), say("tempo"),
+    static const std::vector<Sentence> names = {say("level at the way out"),
+                                                say("peak"),
+                                                say("DC"),
+                                                say("note"),
+                                                say("tail of the hits"),
+                                                say("brightness"),
+                                                say("above 2 kHz"),
+                                                say("decay of the hits"),
+                                                say("tempo"),
                                                 say("findings")};
     return names[static_cast<std::size_t>(&figure - allFigures().data())];
 }
@@ -188,8 +194,8 @@ Sentence figureDifference(const FigureInfo& figure, double before, double after)
     return by > 0 ? say("{:.0f} more", size) : say("{:.0f} fewer", size);
 }
 
-Heard hear(std::vector<float> mix) {
-    Heard heard;
+TakeSound hear(std::vector<float> mix) {
+    TakeSound heard;
     heard.mix = std::move(mix);
     const std::vector<float> mono = monoOf(heard.mix);
     if (mono.empty()) return heard;
@@ -217,8 +223,8 @@ Heard hear(std::vector<float> mix) {
     return heard;
 }
 
-Result<Heard> hearPatch(const Patch& patch, const Library& library, double seconds,
-                        const std::function<bool(double)>& progress) {
+Result<TakeSound> hearPatch(const Patch& patch, const Library& library, double seconds,
+                            const std::function<bool(double)>& progress) {
     RenderOptions options;
     options.seconds = seconds;
     options.fileRate = kTakeRate;
@@ -226,7 +232,7 @@ Result<Heard> hearPatch(const Patch& patch, const Library& library, double secon
     options.progress = progress;
     auto made = render(patch, library, options);
     if (!made) return tl::unexpected(made.error());
-    Heard heard = hear(std::move(made->mix));
+    TakeSound heard = hear(std::move(made->mix));
     for (const Post& post : patch.posts)
         if (const PartInfo* part = library.part(post))
             if (const KnobInfo* tempo = part->knobFor("clock", "tempo"); tempo && !heard.figures.contains("tempo"))

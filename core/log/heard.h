@@ -58,7 +58,7 @@ struct Thumb {
     bool operator==(const Thumb&) const = default;
 };
 
-struct Heard {
+struct TakeSound {
     Figures figures;
     Thumb thumb{};
     std::vector<float> mix; ///< interleaved stereo at 48 kHz, ±1 is 0 dBFS
@@ -68,9 +68,9 @@ inline constexpr double kTakeRate = 48000.0;
 inline constexpr double kTakeSeconds = 8.0;
 
 /// What a sound at kTakeRate measures; figures that it cannot carry (a tail of a drone) are not there.
-Heard hear(std::vector<float> mix);
+TakeSound hear(std::vector<float> mix);
 /// Runs a checked patch silently, as it is heard: seconds from its start. `progress` may stop it.
-Result<Heard> hearPatch(const Patch& patch, const Library& library, double seconds,
-                        const std::function<bool(double)>& progress = {});
+Result<TakeSound> hearPatch(const Patch& patch, const Library& library, double seconds,
+                            const std::function<bool(double)>& progress = {});
 
 } // namespace lariat

@@ -66,8 +66,7 @@ Rig rigOf(const Patch& patch, const Workspace& workspace) {
         for (const Slot& slot : housing->slots) needed.insert(slot.module);
     }
     for (const std::string& id : needed)
-        if (const ModuleInfo* module = workspace.library.module(id))
-            rig.modules[id] = writeModule(module->description);
+        if (const ModuleInfo* module = workspace.library.module(id)) rig.modules[id] = writeModule(module->description);
     return rig;
 }
 
@@ -88,7 +87,8 @@ Result<Rig> readRig(std::string_view bytes) {
         if (!housing) return tl::unexpected(housing.error());
         rig.housing = writeCase(*housing);
     }
-    if (!node->contains("modules") || !(*node)["modules"].is_array()) return failure(say("should be a list"), "modules");
+    if (!node->contains("modules") || !(*node)["modules"].is_array())
+        return failure(say("should be a list"), "modules");
     for (const Json& one : (*node)["modules"]) {
         auto module = readModule(one.dump());
         if (!module) return tl::unexpected(module.error());
@@ -115,6 +115,49 @@ std::vector<Sentence> rigChanges(const Rig& was, const Patch& patch, const Works
             out.push_back(say("the module {} is another one now", id));
     }
     return out;
+}
+
+Result<NewTake> makeTake(const Patch& patch, const Library& library, Rig rig, const TakeWanted& wanted,
+                         const std::function<bool(double)>& progress) {
+    auto heard = hearPatch(patch, library, kTakeSeconds, progress);
+    if (!heard) return tl::unexpected(heard.error());
+    NewTake out;
+    out.patch = patch;
+    out.rig = std::move(rig);
+    out.figures = std::move(heard->figures);
+    out.thumb = heard->thumb;
+    if (wanted.findings) out.figures["findings"] = *wanted.findings;
+    if (wanted.sound) {
+        auto sound = encodeSound(heard->mix);
+        if (!sound) return tl::unexpected(sound.error());
+        out.sound = std::move(*sound);
+    }
+    return out;
+}
+
+std::string writeTakeNote(const TakeLine& line, const Figures& figures) {
+    Json out = {{"format", "lariat-take"}, {"version", 1}, {"name", line.label.name}};
+    if (!line.label.notes.empty()) out["notes"] = line.label.notes;
+    if (!line.label.tags.empty()) out["tags"] = line.label.tags;
+    if (line.label.rating > 0) out["rating"] = line.label.rating;
+    out["at"] = line.at;
+    out["figures"] = Json::object();
+    for (const auto& [name, value] : figures) out["figures"][name] = value;
+    return dump(out);
+}
+
+Result<NewTake> readTakeNote(std::string_view bytes) {
+    return readJson<NewTake>(bytes, "lariat-take", 1, [](Reader& in) {
+        NewTake out;
+        out.kind = TakeKind::Brought;
+        out.label.name = in.text("name", "");
+        out.label.notes = in.text("notes", "");
+        in.eachText("tags", [&](const std::string& tag, const std::string&) { out.label.tags.push_back(tag); });
+        out.label.rating = in.integer("rating", 0, 5, 0);
+        out.at = static_cast<std::int64_t>(in.number("at", 0, 1e15, 0));
+        in.eachNumber("figures", [&](const std::string& name, double value) { out.figures[name] = value; });
+        return out;
+    });
 }
 
 std::string takeName(const TakeLine& take, const Speaker& speak) {

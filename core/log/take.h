@@ -30,7 +30,7 @@ struct TakeLabel {
 
 /// The case and its modules as they were, each as its document.
 struct Rig {
-    std::string housing{};                     ///< empty: the case was not there
+    std::string housing{};                        ///< empty: the case was not there
     std::map<std::string, std::string> modules{}; ///< of the patch, by id
 
     bool operator==(const Rig&) const = default;
@@ -71,6 +71,20 @@ struct Take : TakeLine {
     Rig rig{};
     Figures figures{};
 };
+
+/// A take of a checked patch as it is heard from its start, `kTakeSeconds` of it, with its figures, its picture and, if
+/// wanted, its sound. `findings`: how many are open, where that is known.
+struct TakeWanted {
+    bool sound = true;
+    std::optional<int> findings{};
+};
+Result<NewTake> makeTake(const Patch& patch, const Library& library, Rig rig, const TakeWanted& wanted,
+                         const std::function<bool(double)>& progress = {});
+
+/// What is written on a take and was measured of it, as a document beside its patch in a bundle; `readTakeNote` gives a
+/// take without patch and sound.
+std::string writeTakeNote(const TakeLine& line, const Figures& figures);
+Result<NewTake> readTakeNote(std::string_view bytes);
 
 /// "leader a fifth up", or what made it where it has no name.
 std::string takeName(const TakeLine& take, const Speaker& speak = inEnglish);

@@ -63,6 +63,24 @@ std::string zipProblem(int code) {
     return text;
 }
 
+/// Recordings that the patch of a bundle plays, and tunings that it keeps to.
+Result<void> gatherMaterial(Bundle& bundle, const fs::path& data, const fs::path& own) {
+    if (!bundle.patch) return {};
+    for (const Post& post : bundle.patch->posts)
+        for (const bool sample : {true, false}) {
+            const std::string& name = sample ? post.sample : post.tuning;
+            auto& list = sample ? bundle.samples : bundle.tunings;
+            if (name.empty()) continue;
+            const auto endings = sample ? std::vector<std::string>{".wav", ".flac"} : std::vector<std::string>{".scl"};
+            const auto file = findFile(sample ? "samples" : "tunings", name, endings, data, own);
+            if (!file) return failure(say("the file of \"{}\" is not there any more", name));
+            auto bytes = readFile(*file);
+            if (!bytes) return tl::unexpected(bytes.error());
+            list[file->filename().string()] = std::move(*bytes);
+        }
+    return {};
+}
+
 } // namespace
 
 Result<Bundle> gatherBundle(const Case& housing, const std::optional<Patch>& patch, const fs::path& data,
@@ -74,19 +92,18 @@ Result<Bundle> gatherBundle(const Case& housing, const std::optional<Patch>& pat
         if (!text) return failure(say("the file of the module \"{}\" is not there any more", slot.module));
         out.modules[slot.module] = *text;
     }
-    if (!patch) return out;
-    for (const Post& post : patch->posts)
-        for (const bool sample : {true, false}) {
-            const std::string& name = sample ? post.sample : post.tuning;
-            auto& list = sample ? out.samples : out.tunings;
-            if (name.empty()) continue;
-            const auto endings = sample ? std::vector<std::string>{".wav", ".flac"} : std::vector<std::string>{".scl"};
-            const auto file = findFile(sample ? "samples" : "tunings", name, endings, data, own);
-            if (!file) return failure(say("the file of \"{}\" is not there any more", name));
-            auto bytes = readFile(*file);
-            if (!bytes) return tl::unexpected(bytes.error());
-            list[file->filename().string()] = std::move(*bytes);
-        }
+    if (auto gathered = gatherMaterial(out, data, own); !gathered) return tl::unexpected(gathered.error());
+    return out;
+}
+
+Result<Bundle> bundleOfTake(const Take& take, std::string sound, const fs::path& data, const fs::path& own) {
+    auto housing = readCase(take.rig.housing);
+    if (!housing) return failure(say("the take does not hold its case"));
+    Bundle out{take.patch, std::move(*housing), take.rig.modules, {}, {}};
+    out.takeNote = writeTakeNote(take, take.figures);
+    out.take = NewTake{};
+    out.take->sound = std::move(sound);
+    if (auto gathered = gatherMaterial(out, data, own); !gathered) return tl::unexpected(gathered.error());
     return out;
 }
 
@@ -104,6 +121,8 @@ Result<void> writeBundle(const Bundle& bundle, const fs::path& file) {
     for (const auto& [id, text] : bundle.modules) entries.emplace_back("modules/" + id + ".json", text);
     for (const auto& [name, bytes] : bundle.samples) entries.emplace_back("samples/" + name, bytes);
     for (const auto& [name, bytes] : bundle.tunings) entries.emplace_back("tunings/" + name, bytes);
+    if (!bundle.takeNote.empty()) entries.emplace_back("take.json", bundle.takeNote);
+    if (bundle.take && !bundle.take->sound.empty()) entries.emplace_back("take.flac", bundle.take->sound);
     for (std::size_t i = 0; i < entries.size(); ++i) {
         const auto& [name, bytes] = entries[i];
         zip_source_t* source = zip_source_buffer(archive.get(), bytes.data(), bytes.size(), 0);
@@ -173,6 +192,15 @@ Result<Bundle> readBundle(const fs::path& file) {
             if (!housing) return inside(housing.error());
             out.housing = std::move(*housing);
             housed = true;
+        } else if (folder.empty() && own == "take.json") {
+            auto take = readTakeNote(bytes);
+            if (!take) return inside(take.error());
+            take->sound = out.take ? std::move(out.take->sound) : std::string();
+            out.take = std::move(*take);
+            out.takeNote = std::move(bytes);
+        } else if (folder.empty() && own == "take.flac") {
+            if (!out.take) out.take.emplace();
+            out.take->sound = std::move(bytes);
         } else if (folder == "modules" && own.ends_with(".json")) {
             const auto module = readModule(bytes);
             if (!module) return inside(module.error());
@@ -214,6 +242,14 @@ class Undo {
 std::string another(const std::string& wanted, const std::function<bool(const std::string&)>& taken) {
     for (int number = 2;; ++number)
         if (std::string name = fmt::format("{}-{}", wanted.substr(0, 58), number); !taken(name)) return name;
+}
+
+/// However they are written down.
+bool sameModule(const std::string& a, const std::string& b) {
+    if (a == b) return true;
+    const auto one = readModule(a);
+    const auto other = readModule(b);
+    return one && other && *one == *other;
 }
 
 std::string withId(const std::string& text, const std::string& id) {
@@ -269,7 +305,7 @@ Result<Unpacked> unpackBundle(Bundle bundle, const fs::path& data, const fs::pat
     }
     for (const auto& [id, text] : bundle.modules) {
         const auto present = there.library.module(id) ? moduleText(id, data, own) : std::nullopt;
-        if (present && *present == text) continue;
+        if (present && sameModule(*present, text)) continue;
         std::string fresh = id;
         if (there.library.module(id)) {
             fresh = another(id, [&](const std::string& name) {

@@ -6,9 +6,12 @@
 //   modules/<id>.json    every module of the case
 //   samples/<name>.wav   recordings that the patch plays (or .flac)
 //   tunings/<name>.scl   tunings that it keeps to
+//   take.json            of a take of the log: what is written on it and was measured of it …
+//   take.flac            … and its sound
 #pragma once
 
 #include "library/workspace.h"
+#include "log/take.h"
 
 #include <filesystem>
 #include <map>
@@ -23,6 +26,8 @@ struct Bundle {
     std::map<std::string, std::string> modules; ///< by id, as their files are
     std::map<std::string, std::string> samples; ///< by file name
     std::map<std::string, std::string> tunings;
+    std::optional<NewTake> take{}; ///< without its patch
+    std::string takeNote{};        ///< the same as its document
 };
 
 inline constexpr std::size_t kMostBundled = 256u << 20; ///< bytes, unpacked
@@ -31,6 +36,9 @@ inline constexpr int kMostEntries = 2000;
 /// Gathers a case, and a patch in it, from the folders that the workspace was read from. Fails if a file of a module,
 /// recording or tuning is not there any more.
 Result<Bundle> gatherBundle(const Case& housing, const std::optional<Patch>& patch, const std::filesystem::path& data,
+                            const std::filesystem::path& own);
+/// A take of the log, with the case and modules as they were; recordings and tunings are those that are here now.
+Result<Bundle> bundleOfTake(const Take& take, std::string sound, const std::filesystem::path& data,
                             const std::filesystem::path& own);
 /// Writes it: the old file or the new, never half.
 Result<void> writeBundle(const Bundle& bundle, const std::filesystem::path& file);

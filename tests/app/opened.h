@@ -30,9 +30,17 @@ inline const QString kLamp = QStringLiteral(LARIAT_SOURCE "/data/demo/lamp.json"
 /// The window on the demo, playing to the simulated interface.
 struct Opened {
     QTemporaryDir folder;
-    MainWindow window{workspace(), allPlaces(), folder.filePath(QStringLiteral("unsaved"))};
+    MainWindow window;
 
-    Opened() {
+    /// `own`: the user's own folder, where there is to be one.
+    explicit Opened(const QString& own = {})
+        : window(
+              [&] {
+                  Workspace all = workspace();
+                  all.own = own.toStdString();
+                  return all;
+              }(),
+              allPlaces(), folder.filePath(QStringLiteral("unsaved"))) {
         window.openCopy(kLamp);
         window.sound().openDevice(QString::fromLatin1(kSimulatedDevice));
         window.show();

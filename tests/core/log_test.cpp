@@ -80,7 +80,9 @@ Patch changed(const Patch& from, unsigned seed, int times = 12) {
         case 8: {
             Pattern pattern = patternOf(patch, post.id);
             if (pattern.tracks.empty() && pattern.lanes.empty()) break;
-            if (!pattern.tracks.empty()) pattern = withLine(pattern, {post.id, false, 0}, static_cast<int>(upTo(3)), "d3 - f3! c4").value_or(pattern);
+            if (!pattern.tracks.empty())
+                pattern =
+                    withLine(pattern, {post.id, false, 0}, static_cast<int>(upTo(3)), "d3 - f3! c4").value_or(pattern);
             if (!pattern.lanes.empty()) pattern = withLine(pattern, {post.id, true, 0}, 0, "x.xX").value_or(pattern);
             edit(SetPattern{pattern});
             break;
@@ -162,7 +164,8 @@ class LogTest : public QObject {
         }
     }
 
-    /// Some of it: what is chosen stands as in the other, the rest as it was; what cannot be is refused with a sentence.
+    /// Some of it: what is chosen stands as in the other, the rest as it was; what cannot be is refused with a
+    /// sentence.
     void someOfItIsBroughtOver() {
         const std::vector<Patch> all = demos();
         int made = 0;
@@ -190,7 +193,8 @@ class LogTest : public QObject {
                                  qPrintable(str(key.list + " " + key.element + " " + key.field)));
                     }
             // What is still different is no more than what was left.
-            QVERIFY2(differences(*part, b, library()).size() <= left.size() + 1, qPrintable(joined(differences(*part, b, library()))));
+            QVERIFY2(differences(*part, b, library()).size() <= left.size() + 1,
+                     qPrintable(joined(differences(*part, b, library()))));
         }
         QVERIFY2(made > 50, qPrintable(QString::number(made)));
     }
@@ -209,14 +213,21 @@ class LogTest : public QObject {
                  QStringLiteral("Filter Cutoff %1 minutes (1480 Hz → 655 Hz)").arg(std::lround(minutes)));
         const int cable = a.cableInto({"filter", "in-1"})->id;
         const QString moved = said({MoveCable{cable, {"osc-a", "pulse"}, {"filter", "in-1"}}});
-        QVERIFY2(moved == QStringLiteral("cable %1 into Filter in 1 moved from Follower saw to Follower pulse").arg(a.row(cable)), qPrintable(moved));
-        QCOMPARE(said({SetKnob{"contour-2", "type", 0}}).section(QLatin1Char(':'), 0, 0), QStringLiteral("Contour 2 Type"));
-        QVERIFY(said({SetUnknown{"filter", "cutoff", Unknown{}}}).contains(QLatin1String("Filter Cutoff is not known any more")));
+        QVERIFY2(
+            moved ==
+                QStringLiteral("cable %1 into Filter in 1 moved from Follower saw to Follower pulse").arg(a.row(cable)),
+            qPrintable(moved));
+        QCOMPARE(said({SetKnob{"contour-2", "type", 0}}).section(QLatin1Char(':'), 0, 0),
+                 QStringLiteral("Contour 2 Type"));
+        QVERIFY(said({SetUnknown{"filter", "cutoff", Unknown{}}})
+                    .contains(QLatin1String("Filter Cutoff is not known any more")));
         Pattern pattern = *a.pattern("tracks");
         pattern.tracks[0].steps[4].kind = Step::Kind::Rest;
         pattern.tracks[0].steps[0].note += 12;
         const QString steps = said({SetPattern{pattern}});
-        QVERIFY2(steps.contains(QLatin1String("step 1 an octave up; step 5 rests")) && steps.contains(QLatin1String("(2 of ")), qPrintable(steps));
+        QVERIFY2(steps.contains(QLatin1String("step 1 an octave up; step 5 rests")) &&
+                     steps.contains(QLatin1String("(2 of ")),
+                 qPrintable(steps));
         const QString scenes = said({SetScenes{{Scene{"Swell", 16}}}});
         QVERIFY2(scenes.contains(QLatin1String("scene Swell is new")), qPrintable(scenes));
         QVERIFY(said({RemovePost{"lfo"}}).contains(QLatin1String("only before: LFO")));
@@ -240,7 +251,8 @@ class LogTest : public QObject {
         QCOMPARE(merged->conflicts.size(), std::size_t{1});
         QVERIFY(str(inOneLine(merged->conflicts[0].theirs)).startsWith(QLatin1String("Filter Cutoff")));
         // They tie what I took away.
-        const Patch tied = after({TieCable{Cable{0, {"lfo", "sine"}, {"vca-1", "cv"}, {}, {}, {}, 0, {}, {}}, 0}, SetKnob{"vca-1", "offset", 10.0}});
+        const Patch tied = after({TieCable{Cable{0, {"lfo", "sine"}, {"vca-1", "cv"}, {}, {}, {}, 0, {}, {}}, 0},
+                                  SetKnob{"vca-1", "offset", 10.0}});
         if (!base.cableInto({"vca-1", "cv"})) {
             const auto other = merge(base, mine, tied, library());
             QVERIFY(other && !other->conflicts.empty() && !other->patch.post("lfo"));
@@ -263,27 +275,30 @@ class LogTest : public QObject {
     /// Figures against closed forms.
     void aTakeIsHeard() {
         // A sine of 146.83 Hz at -20 dBFS: BS.1770 reads -20 - 3.01 dB, both sides +3.01, within its filter's 0.3 dB.
-        const Heard tone = hear(stereo(4 * 48000, [](double t) { return 0.1 * std::sin(2.0 * kPi * 146.832 * t) + 0.01; }));
-        QVERIFY2(std::abs(tone.figures.at("level") + 20.7) < 0.7, qPrintable(QString::number(tone.figures.at("level"))));
+        const TakeSound tone =
+            hear(stereo(4 * 48000, [](double t) { return 0.1 * std::sin(2.0 * kPi * 146.832 * t) + 0.01; }));
+        QVERIFY2(std::abs(tone.figures.at("level") + 20.7) < 0.7,
+                 qPrintable(QString::number(tone.figures.at("level"))));
         QVERIFY(std::abs(tone.figures.at("note") - 50.0) < 0.02);
         QVERIFY(std::abs(tone.figures.at("peak") - 1.1) < 0.005);
         QVERIFY(std::abs(tone.figures.at("dc") - 0.1) < 0.002);
         QVERIFY(std::abs(tone.figures.at("brightness") - 146.8) < 5.0);
         QVERIFY(!tone.figures.contains("decay") && !tone.figures.contains("tail"));
         // Hits that fall 20 dB in 230 ms: e^(-t / 0.1) is 20 dB down after 0.1 ln 10.
-        const Heard hits = hear(stereo(8 * 48000, [](double t) {
+        const TakeSound hits = hear(stereo(8 * 48000, [](double t) {
             const double since = std::fmod(t, 1.0);
             return 0.5 * std::exp(-since / 0.1) * std::sin(2.0 * kPi * 55.0 * since);
         }));
-        QVERIFY2(std::abs(hits.figures.at("decay") - 0.230) < 0.02, qPrintable(QString::number(hits.figures.at("decay"))));
+        QVERIFY2(std::abs(hits.figures.at("decay") - 0.230) < 0.02,
+                 qPrintable(QString::number(hits.figures.at("decay"))));
         // Two tones of one level, one above 2 kHz: 3.01 dB below all.
-        const Heard two = hear(stereo(4 * 48000, [](double t) {
+        const TakeSound two = hear(stereo(4 * 48000, [](double t) {
             return 0.1 * (std::sin(2.0 * kPi * 500.0 * t) + std::sin(2.0 * kPi * 5000.0 * t));
         }));
         QVERIFY(std::abs(two.figures.at("treble") + 3.01) < 0.1);
         QVERIFY(std::abs(two.figures.at("brightness") - 2750.0) < 30.0);
         // Silence has no pitch, no loudness and no colour.
-        const Heard silent = hear(std::vector<float>(96000, 0.0F));
+        const TakeSound silent = hear(std::vector<float>(96000, 0.0F));
         QCOMPARE(silent.figures.size(), std::size_t{2});
         QCOMPARE(hear({}).figures.size(), std::size_t{0});
     }
@@ -362,7 +377,8 @@ class LogTest : public QObject {
         QVERIFY(html.contains(QLatin1String("bell &lt;low&gt;")) && html.contains(QLatin1String("struck &amp; left")));
         QVERIFY(html.contains(QStringLiteral("tail of the hits D1 +11")) && html.contains(QLatin1String("<svg")));
         const QString markdown = str(diaryAsMarkdown("Friday", {entry}, inEnglish));
-        QVERIFY(markdown.contains(QStringLiteral("## 7 · bell <low>")) && markdown.contains(QStringLiteral("from first #bell ●●●")));
+        QVERIFY(markdown.contains(QStringLiteral("## 7 · bell <low>")) &&
+                markdown.contains(QStringLiteral("from first #bell ●●●")));
         QVERIFY(markdown.contains(QLatin1String("- Filter Cutoff +40 minutes")));
     }
 };
