@@ -20,6 +20,7 @@
 #include <QRandomGenerator>
 #include <QScrollArea>
 #include <QScrollBar>
+#include <QSet>
 
 #include <algorithm>
 
@@ -471,7 +472,8 @@ void LogPlace::holdAgainst(std::int64_t id) {
 
 void LogPlace::compare() {
     if (after_.id < 0) return;
-    turns_->stop();
+    const bool others = before_.id != model_->before() || after_.id != model_->after();
+    if (others) turns_->stop();
     model_->setCompared(before_.id, after_.id);
     differences_.clear();
     if (before_.patch) differences_ = differences(*before_.patch, *after_.patch, session_.document.library());
@@ -480,7 +482,7 @@ void LogPlace::compare() {
                             ? tr("It came from no take. Ctrl and a click, or C, holds it against another one.")
                             : tr("What is different, held against %1").arg(before_.name));
     showLabel();
-    showChanges();
+    showChanges(others);
     showHeard();
     const bool two = before_.patch && !(*before_.patch == *after_.patch);
     turnsButton_->setEnabled(two);
@@ -500,8 +502,13 @@ void LogPlace::compare() {
     rounds_->setVisible(!text.isEmpty());
 }
 
-void LogPlace::showChanges() {
+/// What was unticked stays so, as long as it is about the same two.
+void LogPlace::showChanges(bool others) {
     filling_ = true;
+    QSet<QString> unticked;
+    for (int i = 0; i < changes_->topLevelItemCount() && !others; ++i)
+        if (const QTreeWidgetItem* item = changes_->topLevelItem(i); item->checkState(1) == Qt::Unchecked)
+            unticked << item->text(1);
     changes_->clear();
     int widest = 0;
     for (const Difference& one : differences_)
@@ -523,7 +530,7 @@ void LogPlace::showChanges() {
         item->setForeground(2, look().softInk);
         item->setFont(2, figureFont(13));
         item->setTextAlignment(2, Qt::AlignRight | Qt::AlignVCenter);
-        item->setCheckState(1, Qt::Checked);
+        item->setCheckState(1, unticked.contains(text) ? Qt::Unchecked : Qt::Checked);
         item->setData(0, Qt::UserRole, static_cast<int>(i));
         item->setSizeHint(0, {0, rowHeight()});
     }
@@ -536,7 +543,7 @@ void LogPlace::showChanges() {
     // Every difference stands, up to what there is room for; then they scroll.
     const auto rows = static_cast<int>(std::min(differences_.size(), kRowsAtOnce));
     changes_->setFixedHeight(rows * rowHeight() + 4);
-    bring_->setEnabled(!differences_.empty() && !(*after_.patch == session_.document.patch()));
+    bring_->setEnabled(!ticked().empty() && !(*after_.patch == session_.document.patch()));
     bring_->setToolTip(tr("Into the open patch, as one step that can be undone"));
     filling_ = false;
 }

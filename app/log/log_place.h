@@ -74,7 +74,7 @@ class LogPlace : public Place {
     void refresh(); ///< the list anew
     void refreshHead();
     void compare();
-    void showChanges();
+    void showChanges(bool others);
     void showHeard();
     void showLabel();
     void writeLabel();

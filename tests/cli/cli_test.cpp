@@ -295,10 +295,54 @@ class CliTest : public QObject {
         QCOMPARE(run({"tie", kLamp, "filter cutoff 500 Hz", "--out", in("turned.json")}).code, 0);
         const Answer answer = run({"diff", kLamp, in("turned.json")});
         QCOMPARE(answer.code, 1);
-        QVERIFY2(answer.out.startsWith(QLatin1String("Filter Cutoff: ")) &&
+        QVERIFY2(answer.out.startsWith(QLatin1String("Filter Cutoff -")) &&
                      answer.out.contains(QLatin1String("500 Hz")),
                  qPrintable(answer.out));
         QCOMPARE(run({"diff", kLamp, in("turned.json"), "--json"}).json().array().size(), 1);
+    }
+
+    /// Takes from the command line: kept, found, told apart, given away and taken in.
+    void takesAreKeptAndFound() {
+        const auto log = [&](const QStringList& arguments) {
+            return run(QStringList{"log", "--log", in("takes.sqlite")} + arguments);
+        };
+        QVERIFY(log({"list"}).out.contains(QLatin1String("no take yet")));
+        const Answer first = log({"take", kLamp, "--name", "as shipped", "--tag", "lead", "--json"});
+        QCOMPARE(first.code, 0);
+        QCOMPARE(first.json().object()["id"].toInt(), 1);
+        QVERIFY(first.json().object()["figures"].toObject()["level"].toDouble() < -10.0);
+        QCOMPARE(run({"tie", kLamp, "filter cutoff 655 Hz", "--out", in("dark.json")}).code, 0);
+        QCOMPARE(log({"take", in("dark.json"), "--name", "dark", "--rating", "4", "--at", "2026-11-03T20:05"}).code, 0);
+        QCOMPARE(log({"take", kLamp, "--at", "soon"}).code, 2);
+        QCOMPARE(log({"take", kLamp, "--from", "77"}).code, 2);
+        QCOMPARE(log({"find", "rated 4, brightness below 250 Hz", "--json"}).json().array().size(), 1);
+        QCOMPARE(log({"find", "tail X9"}).code, 2);
+        const Answer diff = log({"diff", "1", "2"});
+        QCOMPARE(diff.code, 1);
+        QVERIFY2(diff.out.contains(QStringLiteral("Filter Cutoff -71 minutes (1480 Hz → 655 Hz)")) &&
+                     diff.out.contains(QLatin1String("duller by")),
+                 qPrintable(diff.out));
+        QCOMPARE(log({"diff", "1", kLamp}).code, 0); // against a file
+        QCOMPARE(log({"merge", "1", "2", kLamp, "--out", in("both.json")}).code, 0);
+        QCOMPARE(run({"diff", in("both.json"), in("dark.json")}).code, 0);
+        QCOMPARE(log({"show", "2", "--out", in("again.json"), "--sound", in("again.flac")}).code, 0);
+        QCOMPARE(run({"diff", in("again.json"), in("dark.json")}).code, 0);
+        QVERIFY(readAudio(in("again.flac").toStdString())->samples.size() > 700'000);
+        QCOMPARE(log({"label", "2", "--name", "darker", "--rating", "5"}).code, 0);
+        QCOMPARE(log({"export", "2", "--out", in("two.lariat-bundle")}).code, 0);
+        const Answer brought = log({"import", in("two.lariat-bundle"), "--into", in("own"), "--json"});
+        QCOMPARE(brought.json().object()["id"].toInt(), 3);
+        QVERIFY(brought.json().object()["renamed"].toArray().isEmpty()); // its modules are those that are here
+        const Answer shown = log({"show", "3", "--json"});
+        QCOMPARE(shown.json().object()["name"].toString(), QStringLiteral("darker"));
+        QVERIFY(log({"diary", "--day", "2026-11-03"}).out.contains(QStringLiteral("## 2 · darker")));
+        QCOMPARE(log({"diary", "--day", "someday"}).code, 2);
+        QCOMPARE(log({"throw-away", "3"}).code, 0);
+        QCOMPARE(log({"list", "--json"}).json().array().size(), 2);
+        QCOMPARE(log({"take-back", "3"}).code, 0);
+        QVERIFY(log({"thin", "--before", "2026-11-04", "--below", "6"}).out.startsWith(QLatin1String("2 sounds went")));
+        QCOMPARE(log({"check", "--json"}).json().object()["takes"].toInt(), 3);
+        QCOMPARE(run({"log", "--log", kLamp, "list"}).code, 2);
     }
 
     void patternsAreShownWrittenAndRefused() {
