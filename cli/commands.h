@@ -88,5 +88,6 @@ void addBundle(CLI::App& app, Context& context);
 void addModule(CLI::App& app, Context& context);
 void addUnknown(CLI::App& app, Context& context);
 void addLog(CLI::App& app, Context& context);
+void addRead(CLI::App& app, Context& context);
 
 } // namespace lariat::cli

@@ -53,7 +53,8 @@ int main(int argc, char** argv) {
           lariat::cli::addMidi,    lariat::cli::addBuild,     lariat::cli::addDiff,    lariat::cli::addScales,
           lariat::cli::addPattern, lariat::cli::addResponses, lariat::cli::addClocks,  lariat::cli::addReckon,
           lariat::cli::addScenes,  lariat::cli::addPlan,      lariat::cli::addFind,    lariat::cli::addStock,
-          lariat::cli::addBundle,  lariat::cli::addModule,    lariat::cli::addUnknown, lariat::cli::addLog})
+          lariat::cli::addBundle,  lariat::cli::addModule,    lariat::cli::addUnknown, lariat::cli::addLog,
+          lariat::cli::addRead})
         add(app, context);
     try {
         app.parse(argc, argv);

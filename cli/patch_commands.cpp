@@ -1,13 +1,12 @@
 // check, tie and sheet: what one does with a patch file.
-#include "log/differences.h"
 #include "building/sentences.h"
 #include "cli/commands.h"
 #include "findings/finding.h"
 #include "library/check.h"
 #include "library/midi_file.h"
 #include "library/tie.h"
+#include "log/differences.h"
 #include "model/file.h"
-#include "print/pdf.h"
 #include "sheet/sheet.h"
 
 #include <algorithm>
@@ -188,31 +187,6 @@ void addDiff(CLI::App& app, Context& context) {
         if (context.json) std::cout << dump(all);
         if (!context.json && all.empty()) fmt::print("nothing is different\n");
         context.exitCode = all.empty() ? 0 : 1;
-    });
-}
-
-void addSheet(CLI::App& app, Context& context) {
-    auto options = std::make_shared<PatchArgument>();
-    auto* command = app.add_subcommand("sheet", "Write the patch sheet as Markdown or PDF");
-    giveExamples(*command, "  lariat-cli sheet data/demo/lamp.json --out lamp.pdf\n"
-                           "  lariat-cli sheet data/demo/lamp.json > lamp.md");
-    command->add_option("patch", options->file, "Patch file")->required();
-    command->add_option("--out", options->out, "File ending in .md or .pdf; default: Markdown on standard output")
-        ->check(notEmpty);
-    command->callback([options, &context] {
-        const Workspace workspace = context.workspace();
-        const Patch patch = need(openPatch(options->file, workspace.library));
-        const Observation o = need(observe(patch, workspace.library, workspace.housing(patch)));
-        const Sheet sheet = makeSheet(o, need(findEverything(o)).open);
-        if (options->out.empty())
-            std::cout << writeMarkdown(sheet);
-        else if (options->out.extension() == ".pdf")
-            need(writePdf(sheet, options->out));
-        else if (options->out.extension() == ".md")
-            need(writeFile(options->out, writeMarkdown(sheet), FileKind::Text));
-        else
-            throw Failed{{options->out.string(), {}, say("should end in .md or .pdf")}};
-        if (context.json) std::cout << dump({{"file", options->out.string()}, {"cables", patch.cables.size()}});
     });
 }
 

@@ -1,9 +1,13 @@
-// The Sheet place: the printable patch sheet as it will look, and its files.
+// The Sheet place: the printable patch sheet as it will look, its layouts, and its files.
 #pragma once
 
+#include "sheet/settings.h"
 #include "shell/place.h"
 
+#include <QCheckBox>
+#include <QComboBox>
 #include <QLabel>
+#include <QPushButton>
 #include <QScrollArea>
 #include <QVBoxLayout>
 
@@ -17,11 +21,13 @@ class SheetPlace : public Place {
 
     void addActionsForAll(const Menus& menus) override;
     [[nodiscard]] int pageCount() const { return static_cast<int>(pages_.size()); }
+    [[nodiscard]] const SheetSettings& settings() const { return settings_; }
+    void choose(const SheetSettings& settings);
 
   public Q_SLOTS:
-    /// Asks for a file and writes the sheet as `suffix`, "pdf" or "md".
+    /// Asks for a file and writes the sheet as `suffix`: "pdf", "svg", "html", "md", "csv", "knobs.csv", "dot".
     void saveAs(const QString& suffix);
-    /// Writes to a file ending in .pdf or .md and tells how it went: now if the sheet is ready, else when it is.
+    /// Writes to a file and tells how it went, as its ending says: now if the sheet is ready, else when it is.
     void write(const QString& file);
 
   protected:
@@ -30,11 +36,19 @@ class SheetPlace : public Place {
     void resizeEvent(QResizeEvent* event) override;
 
   private:
+    QWidget* makeBar();
     void refresh();
     void fit();
     void writeWhatWaits();
+    void showSettings();
 
     Session session_;
+    SheetSettings settings_;
+    QComboBox* layout_;
+    QComboBox* paper_;
+    QComboBox* turned_;
+    QCheckBox* colour_;
+    QMenu* contents_;
     QScrollArea* scroll_;
     QVBoxLayout* list_;
     QLabel* note_; ///< until there are pages

@@ -2,7 +2,8 @@
 
 #include "look/text.h"
 #include "model/file.h"
-#include "stock/bundle.h"
+#include "print/pdf.h"
+#include "stock/carried.h"
 #include "widgets/file_dialog.h"
 
 #include <QAction>
@@ -32,7 +33,32 @@ Files::Files(Document& document, const QString& recoveryFolder, QWidget* window)
     if (!folder_.isEmpty()) document_.setRecoveryFolder(folder_);
 }
 
+namespace {
+
+/// By its ending: a bundle, or a sheet.
+bool carriesPatch(const QString& file) {
+    const QString ending = QFileInfo(file).suffix().toLower();
+    return ending == QLatin1String("pdf") || ending == QLatin1String("html") || ending == QLatin1String("svg") ||
+           ending == QLatin1String("lariat-bundle");
+}
+
+Result<Bundle> carriedBundle(const QString& file) {
+    const std::filesystem::path path = file.toStdString();
+    const QString ending = QFileInfo(file).suffix().toLower();
+    if (ending == QLatin1String("zip") || ending == QLatin1String("lariat-bundle")) return readBundle(path);
+    const auto named = [&](Error error) {
+        error.file = path.string();
+        return error;
+    };
+    auto bytes = readFile(path);
+    if (!bytes) return tl::unexpected(bytes.error());
+    return bundleCarried(bytes->starts_with("%PDF") ? attachedTo(*bytes) : carriedIn(*bytes)).map_error(named);
+}
+
+} // namespace
+
 bool Files::open(const QString& file) {
+    if (carriesPatch(file)) return openCarried(file);
     const auto opened = document_.open(file);
     if (!opened) {
         Q_EMIT message(tr("%1 — the open patch is unchanged.").arg(said(opened.error())), true);
@@ -52,7 +78,8 @@ bool Files::openCopy(const QString& file) {
 void Files::openByDialog() {
     if (!mayLeave()) return;
     const QString chosen =
-        QFileDialog::getOpenFileName(window_, tr("Open a patch"), QFileInfo(document_.file()).path(), patchFilter());
+        QFileDialog::getOpenFileName(window_, tr("Open a patch"), QFileInfo(document_.file()).path(),
+                                     patchFilter() + tr(";;Sheets and bundles (*.pdf *.html *.svg *.lariat-bundle)"));
     if (!chosen.isEmpty()) open(chosen);
 }
 
@@ -120,14 +147,34 @@ void Files::saveBundle() {
 }
 
 void Files::openBundle() {
-    const QString file = QFileDialog::getOpenFileName(window_, tr("Open a bundle"), QString(), bundleFilter());
-    if (file.isEmpty()) return;
-    const auto unpacked = readBundle(file.toStdString()).and_then([&](Bundle bundle) {
-        return unpackBundle(std::move(bundle), dataFolder(), document_.workspace().own);
-    });
+    const QString file = QFileDialog::getOpenFileName(
+        window_, tr("Open a bundle"), QString(), tr("Bundles and sheets (*.lariat-bundle *.zip *.pdf *.html *.svg)"));
+    if (!file.isEmpty() && mayLeave()) openCarried(file);
+}
+
+/// A bundle, or a sheet that carries one: into the user's own folder. What is all here already opens in this window,
+/// what brought modules along in a new one.
+bool Files::openCarried(const QString& file) {
+    const auto unpacked = carriedBundle(file).and_then(
+        [&](Bundle bundle) { return unpackBundle(std::move(bundle), dataFolder(), document_.workspace().own); });
     if (!unpacked) {
         Q_EMIT message(said(unpacked.error()), true);
-        return;
+        return false;
+    }
+    if (unpacked->patch && unpacked->written.empty() && unpacked->renamed.empty() &&
+        document_.workspace().cases.contains(unpacked->caseId)) {
+        Q_EMIT aboutToRead();
+        const ScratchFile scratch("lariat");
+        const auto opened = writeFile(scratch.path(), writePatch(*unpacked->patch), FileKind::Patch).and_then([&] {
+            return document_.openCopy(q(scratch.path().string()));
+        });
+        if (!opened)
+            Q_EMIT message(said(opened.error()), true);
+        else
+            Q_EMIT message(
+                tr("The patch of %1, as it was. It has no file of its own yet.").arg(QFileInfo(file).fileName()),
+                false);
+        return opened.has_value();
     }
     QStringList renamed;
     for (const std::string& text : unpacked->renamed) renamed << q(text);
@@ -135,17 +182,18 @@ void Files::openBundle() {
     if (!unpacked->patch) {
         Q_EMIT message(tr("Its case is in your folder; a new window has it.") + names, false);
         Q_EMIT elsewhereWanted({});
-        return;
+        return true;
     }
     const QString proposed = QFileInfo(file).completeBaseName() + kEndings.first();
     const QString into = askWhereToSave(window_, tr("Save its patch"), proposed, patchFilter(), kEndings);
-    if (into.isEmpty()) return;
+    if (into.isEmpty()) return false;
     if (const auto written = writeFile(into.toStdString(), writePatch(*unpacked->patch), FileKind::Patch); !written) {
         Q_EMIT message(said(written.error()), true);
-        return;
+        return false;
     }
     Q_EMIT message(tr("Its case and modules are in your folder; the patch opens in a new window.") + names, false);
     Q_EMIT elsewhereWanted(into);
+    return true;
 }
 
 bool Files::saveTo(const QString& file) {

@@ -15,7 +15,8 @@ class Files : public QObject {
     /// `recoveryFolder` keeps unsaved work; empty: nothing is kept. Questions are asked over `window`.
     Files(Document& document, const QString& recoveryFolder, QWidget* window);
 
-    /// Opens a file and says so if it cannot; the open patch stays then.
+    /// Opens a patch, or the one that travels in a sheet or bundle, and says so if it cannot; the open patch stays
+    /// then.
     bool open(const QString& file);
     /// Opens a file as a new, unnamed patch.
     bool openCopy(const QString& file);
@@ -24,7 +25,8 @@ class Files : public QObject {
     bool saveAs();
     /// The patch with its case, modules, recordings and tunings in one archive.
     void saveBundle();
-    /// Unpacks one into the user's folder; its patch is kept where the user says, and opened in a window of its own.
+    /// Unpacks a bundle, or what travels in a sheet, into the user's folder. Its patch opens here if all it needs was
+    /// here; else it is kept where the user says, and opened in a window of its own.
     void openBundle();
     /// False if the user would rather not lose the open patch.
     bool mayLeave();
@@ -40,10 +42,13 @@ class Files : public QObject {
     void message(const QString& text, bool refusal);
     /// What is being typed somewhere is to be taken now.
     void finishTyping();
+    /// Another patch, read from a sheet or bundle, is about to take the place of the open one.
+    void aboutToRead();
     /// Modules that were not there when this window was made: another one has them.
     void elsewhereWanted(const QString& file);
 
   private:
+    bool openCarried(const QString& file);
     bool saveTo(const QString& file);
     void remember(const QString& file);
 

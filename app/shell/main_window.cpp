@@ -98,6 +98,7 @@ MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, cons
     setCentralWidget(centre);
     const auto say = [this](const QString& text, bool refusal) { messages_->say(text, refusal); };
     connect(files_, &Files::message, this, say);
+    connect(files_, &Files::aboutToRead, &log_, [this] { log_.keepBefore(TakeKind::BeforeReading); });
     connect(files_, &Files::elsewhereWanted, this, &MainWindow::newWindowWanted);
     // A field takes what was typed when it loses the keyboard; it gets it back.
     connect(files_, &Files::finishTyping, this, [this] {

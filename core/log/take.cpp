@@ -3,39 +3,17 @@
 #include "library/tie.h"
 #include "library/workspace.h"
 #include "model/audio_file.h"
+#include "model/file.h"
 #include "model/json.h"
 #include "model/sound_writer.h"
 
 #include <algorithm>
-#include <atomic>
-#include <cstdlib>
 #include <set>
 
-#include <unistd.h>
-
 namespace lariat {
-namespace fs = std::filesystem;
 namespace {
 
 constexpr int kRigVersion = 1;
-
-/// A file that is gone when it is done with; two of one program, or of two, do not meet.
-struct Scratch {
-    fs::path file;
-    Scratch() {
-        static std::atomic<int> count{0};
-        std::error_code problem;
-        fs::path folder = fs::temp_directory_path(problem);
-        if (problem) folder = "/tmp";
-        file = folder / fmt::format("lariat-take-{}-{}.flac", getpid(), count++);
-    }
-    ~Scratch() {
-        std::error_code problem;
-        fs::remove(file, problem);
-    }
-    Scratch(const Scratch&) = delete;
-    Scratch& operator=(const Scratch&) = delete;
-};
 
 } // namespace
 
@@ -195,18 +173,19 @@ std::string searchWords(const Patch& patch, const Library& library) {
 }
 
 Result<std::string> encodeSound(std::span<const float> mix) {
-    const Scratch scratch;
-    auto writer = SoundWriter::replacing(scratch.file, {.rate = kTakeRate, .channels = 2, .bits = 16});
+    const ScratchFile scratch("flac");
+    auto writer = SoundWriter::replacing(scratch.path(), {.rate = kTakeRate, .channels = 2, .bits = 16});
     if (!writer) return tl::unexpected(writer.error());
     if (auto written = writer->write(mix); !written) return tl::unexpected(written.error());
     if (auto ended = writer->commit(); !ended) return tl::unexpected(ended.error());
-    return readFile(scratch.file);
+    return readFile(scratch.path());
 }
 
 Result<std::vector<float>> decodeSound(const std::string& flac) {
-    const Scratch scratch;
-    if (auto written = writeFile(scratch.file, flac, FileKind::Sound); !written) return tl::unexpected(written.error());
-    auto read = readAudio(scratch.file);
+    const ScratchFile scratch("flac");
+    if (auto written = writeFile(scratch.path(), flac, FileKind::Sound); !written)
+        return tl::unexpected(written.error());
+    auto read = readAudio(scratch.path());
     if (!read) return tl::unexpected(read.error());
     if (read->channels != 2 || read->rate != kTakeRate) return failure(say("the sound of the take is none of ours"));
     return std::move(read->samples);

@@ -1,5 +1,6 @@
 #include "model/file.h"
 
+#include <atomic>
 #include <cerrno>
 #include <cstdio>
 #include <fstream>
@@ -11,6 +12,19 @@
 #include <unistd.h>
 
 namespace lariat {
+
+ScratchFile::ScratchFile(std::string_view ending) {
+    static std::atomic<int> count{0};
+    std::error_code problem;
+    std::filesystem::path folder = std::filesystem::temp_directory_path(problem);
+    if (problem) folder = "/tmp";
+    path_ = folder / fmt::format("lariat-{}-{}.{}", getpid(), count++, ending);
+}
+
+ScratchFile::~ScratchFile() {
+    std::error_code problem;
+    std::filesystem::remove(path_, problem);
+}
 
 std::string megabytes(std::size_t bytes) {
     return fmt::format("{:.1f} MB", static_cast<double>(bytes) / 1e6);

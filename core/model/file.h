@@ -51,6 +51,19 @@ class Replacement {
     std::filesystem::path temporary_;
 };
 
+/// A name for a file in the system's folder for such, for libraries that want one; what is there goes with it.
+class ScratchFile {
+  public:
+    explicit ScratchFile(std::string_view ending);
+    ~ScratchFile();
+    ScratchFile(const ScratchFile&) = delete;
+    ScratchFile& operator=(const ScratchFile&) = delete;
+    [[nodiscard]] const std::filesystem::path& path() const { return path_; }
+
+  private:
+    std::filesystem::path path_;
+};
+
 /// "12.3 MB"
 std::string megabytes(std::size_t bytes);
 

@@ -41,6 +41,27 @@ void rows(std::string& out, const Sheet& sheet) {
     }
 }
 
+void knobs(std::string& out, const Sheet& sheet, bool every) {
+    const auto& speak = sheet.speak;
+    out += fmt::format("\n## {}\n", speak(partName(SheetPart::Knobs)));
+    for (const SheetPost& post : sheet.posts) {
+        out += fmt::format("\n### {}\n\n{}{}{}\n", post.name, post.module, post.place.empty() ? "" : ", " + post.place,
+                           post.voice.empty() ? "" : " · " + post.voice);
+        if (!post.note.empty()) out += fmt::format("\n{}\n", post.note);
+        std::string lines;
+        for (const SheetKnob& knob : post.knobs) {
+            if (!every && !knob.matters()) continue;
+            const std::string note = knob.idle.empty()   ? knob.note
+                                     : knob.note.empty() ? knob.idle
+                                                         : knob.note + "; " + knob.idle;
+            lines += fmt::format("| {} | {} | {} | {} |\n", cell(knob.name), cell(knob.value), knob.hand, cell(note));
+        }
+        if (lines.empty()) continue;
+        out += fmt::format("\n| {} | {} | {} | {} |\n|---|--:|--:|---|\n{}", speak(say("Knob")), speak(say("Value")),
+                           speak(say("Position")), speak(say("Note")), lines);
+    }
+}
+
 } // namespace
 
 std::string summary(const Sheet& sheet) {
@@ -51,41 +72,25 @@ std::string summary(const Sheet& sheet) {
     return sheet.unknown.empty() ? facts : facts + " · " + sheet.unknown;
 }
 
-std::string writeMarkdown(const Sheet& sheet) {
+std::string writeMarkdown(const Sheet& sheet, const SheetSettings& settings) {
     const auto& speak = sheet.speak;
     std::string out = fmt::format("# {}\n\n", sheet.title);
     if (!sheet.about.empty()) out += sheet.about + "\n\n";
     out += summary(sheet) + "\n";
-    list(out, speak(say("Cautions")), sheet.cautions);
-    rows(out, sheet);
-    list(out, speak(say("Behind the panel")), sheet.normals);
-
-    out += fmt::format("\n## {}\n", speak(say("Knobs")));
-    for (const SheetPost& post : sheet.posts) {
-        out += fmt::format("\n### {}\n\n{}{}{}\n", post.name, post.module, post.place.empty() ? "" : ", " + post.place,
-                           post.voice.empty() ? "" : " · " + post.voice);
-        if (!post.note.empty()) out += fmt::format("\n{}\n", post.note);
-        if (post.knobs.empty()) continue;
-        out += fmt::format("\n| {} | {} | {} | {} |\n|---|--:|--:|---|\n", speak(say("Knob")), speak(say("Value")),
-                           speak(say("Position")), speak(say("Note")));
-        for (const SheetKnob& knob : post.knobs)
-            out +=
-                fmt::format("| {} | {} | {} | {} |\n", cell(knob.name), cell(knob.value), knob.hand, cell(knob.note));
+    const std::vector<SheetList> lists = listsOf(sheet, settings);
+    const auto print = [&](bool before) {
+        for (const SheetList& one : lists)
+            if ((one.part < SheetPart::Chart) == before) list(out, one.heading, one.lines);
+    };
+    print(true);
+    if (settings.has(SheetPart::Cables) || settings.has(SheetPart::Chart)) rows(out, sheet);
+    if (settings.has(SheetPart::Knobs)) knobs(out, sheet, settings.everyKnob());
+    if (settings.has(SheetPart::Pattern) && !sheet.pattern.empty()) {
+        out += fmt::format("\n## {}\n\n", speak(partName(SheetPart::Pattern)));
+        for (const SheetLine& line : sheet.pattern)
+            out += fmt::format("- {}: {}\n", line.name, fmt::join(line.steps, " "));
     }
-
-    if (!sheet.pattern.empty()) out += fmt::format("\n## {}\n\n", speak(say("Pattern")));
-    for (const SheetLine& line : sheet.pattern) out += fmt::format("- {}: {}\n", line.name, fmt::join(line.steps, " "));
-
-    list(out, speak(say("Scenes")), sheet.scenes);
-    for (const SheetLine& table : sheet.tables) list(out, table.name, table.steps);
-    list(out, speak(say("Should read at the way out")), sheet.expect);
-    list(out, speak(say("Findings still open")), sheet.findings);
-    list(out, speak(say("Found, and meant")), sheet.kept);
-
-    out += fmt::format("\n## {}\n\n| {} | {} | {} |\n|---|--:|--:|\n", speak(say("Cables needed")), speak(say("Cable")),
-                       speak(say("Needed")), speak(say("In the case's bag")));
-    for (const SheetCount& count : sheet.cables)
-        out += fmt::format("| {} | {} | {} |\n", cell(count.what), count.count, count.owned);
+    print(false);
     return out;
 }
 

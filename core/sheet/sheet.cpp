@@ -4,6 +4,7 @@
 #include "library/midi_table.h"
 #include "library/tie.h"
 #include "library/unknowns.h"
+#include "sheet/idle.h"
 #include "timing/scenes.h"
 #include "units/level.h"
 #include "units/pitch.h"
@@ -77,6 +78,8 @@ SheetPost postOf(const Observation& o, const Post& post, const Speaker& speak) {
         }
         if (const auto note = post.knobNotes.find(knob.id); note != post.knobNotes.end())
             out.knobs.back().note = note->second;
+        out.knobs.back().atRest = !post.knobs.contains(knob.id) || knobValue(post, knob) == knob.initial;
+        out.knobs.back().idle = speak(whyIdle(o.patch, post, *o.part(post.id), knob, *o.library));
         if (post.locked.contains(knob.id))
             out.knobs.back().note += (out.knobs.back().note.empty() ? "" : "; ") + speak(say("locked"));
     }
@@ -110,7 +113,10 @@ std::vector<SheetRow> rowsOf(const Observation& o, const Speaker& speak) {
         row.to = tieName(cable.to, o.patch, *o.library);
         row.fromJack = jackWord(o.patch, *o.library, cable.from);
         row.toJack = jackWord(o.patch, *o.library, cable.to);
-        row.heading = cable.step.empty() ? cable.voice : fmt::format("{} · {}", cable.voice, cable.step);
+        row.voice = cable.voice;
+        row.heading = cable.step.empty()    ? cable.voice
+                      : cable.voice.empty() ? cable.step
+                                            : fmt::format("{} · {}", cable.voice, cable.step);
         row.note = cable.note;
         if (cable.lengthCm > 0) row.length = fmt::format("{} cm", cable.lengthCm);
         row.colour = cable.colour;
@@ -203,7 +209,100 @@ std::vector<SheetLine> tablesOf(const Observation& o, const Speaker& speak) {
     return out;
 }
 
+/// What stands on paper beside what is tied and turned.
+void addPaperwork(Sheet& sheet, const Observation& o) {
+    const Speaker& speak = sheet.speak;
+    for (const Post& post : o.patch.posts) {
+        if (!post.note.empty()) sheet.notes.push_back(fmt::format("{}: {}", post.name, post.note));
+        for (const KnobInfo& knob : o.part(post.id)->knobs)
+            if (knob.scale.marks.size() > 1)
+                sheet.calibrations.push_back(speak(say(
+                    "{} {}: read off the metal at {} places, {} to {}", post.name, knob.name, knob.scale.marks.size(),
+                    knob.scale.text(knob.scale.marks.front().value), knob.scale.text(knob.scale.marks.back().value))));
+    }
+    for (const Cable& cable : o.patch.cables)
+        if (!cable.note.empty()) sheet.notes.push_back(fmt::format("{}: {}", o.cableName(cable.id), cable.note));
+    for (const UnknownKnob& one : unknownsOf(o.patch, *o.library)) {
+        const KnobInfo& knob = *o.part(one.post)->knob(one.knob);
+        sheet.unknowns.push_back(
+            fmt::format("{} {}: {}", o.nameOf(one.post), knob.name, speak(unknownText(one, knob))));
+    }
+    for (const Cable& cable : o.patch.cables) {
+        const JackInfo* jack = o.jack(cable.from);
+        if (!jack || jack->kind != SignalKind::Audio) continue;
+        const LevelReading level = measureLevel(o.at(cable.from));
+        if (level.peak().value < 1e-3) continue;
+        const double left = -toDbfs(level.peak()).value;
+        sheet.headroom.push_back(
+            speak(left >= 0 ? say("cable {} from {}: peak {:.2f} V, {:.1f} dB below ±10 V", o.patch.row(cable.id),
+                                  tieName(cable.from, o.patch, *o.library), level.peak().value, left)
+                            : say("cable {} from {}: peak {:.2f} V, {:.1f} dB beyond ±10 V", o.patch.row(cable.id),
+                                  tieName(cable.from, o.patch, *o.library), level.peak().value, -left)));
+    }
+    if (o.housing)
+        for (const Slot& slot : o.housing->slots)
+            if (!slot.from.empty()) {
+                const ModuleInfo* module = o.library->module(slot.module);
+                const std::string name = module ? module->description.name : slot.module;
+                sheet.putBack.push_back(slot.since.empty()
+                                            ? speak(say("{} to {}", name, slot.from))
+                                            : speak(say("{} to {}, borrowed {}", name, slot.from, slot.since)));
+            }
+    sheet.takeApart = {
+        speak(say("Turn the monitor and the way out down, and stop the clock.")),
+        speak(say("Keep a take and a picture of the knobs before the first plug comes out.")),
+        speak(say("Pull the cables from the last row to the first, so that nothing sounds on without its level.")),
+        speak(say("Count the cables back into the bag: {}.", o.patch.cables.size()))};
+    const std::string key = sheet.key.empty() ? speak(say("not set")) : sheet.key;
+    sheet.secondPlayer.push_back(
+        speak(say("Key {}, {}", key, sheet.tempo.empty() ? speak(say("no clock")) : sheet.tempo)));
+    std::size_t longest = 0;
+    for (const SheetLine& line : sheet.pattern) longest = std::max(longest, line.steps.size());
+    if (longest > 0) sheet.secondPlayer.push_back(speak(say("the longest line has {} steps", longest)));
+    for (const Post& post : o.patch.posts)
+        for (const JackInfo& jack : o.part(post.id)->jacks)
+            if (jack.output && jack.kind == SignalKind::Clock &&
+                std::ranges::none_of(o.patch.cables, [&](const Cable& c) {
+                    return c.from == JackRef{post.id, jack.id};
+                }))
+                sheet.secondPlayer.push_back(speak(say("a clock can be had at {} {}", post.name, jack.name)));
+    std::vector<float> mix = convertMix(o.recorded.left, o.recorded.right, o.recorded.engineRate, kTakeRate);
+    TakeSound heard = hear(std::move(mix));
+    sheet.sound = heard.thumb;
+    sheet.figures = std::move(heard.figures);
+}
+
 } // namespace
+
+std::vector<SheetList> listsOf(const Sheet& sheet, const SheetSettings& settings) {
+    std::vector<SheetList> out;
+    const auto add = [&](SheetPart part, const std::vector<std::string>& lines, const std::string& heading = {}) {
+        if (settings.has(part) && !lines.empty())
+            out.push_back({part, heading.empty() ? sheet.speak(partName(part)) : heading, lines});
+    };
+    add(SheetPart::Cautions, sheet.cautions);
+    add(SheetPart::Notes, sheet.notes);
+    add(SheetPart::Scenes, sheet.scenes);
+    for (const SheetLine& table : sheet.tables) add(SheetPart::Tables, table.steps, table.name);
+    add(SheetPart::Expect, sheet.expect);
+    add(SheetPart::Headroom, sheet.headroom);
+    add(SheetPart::Normals, sheet.normals);
+    add(SheetPart::Calibrations, sheet.calibrations);
+    add(SheetPart::Unknowns, sheet.unknowns);
+    add(SheetPart::Findings, sheet.findings);
+    add(SheetPart::Kept, sheet.kept);
+    add(SheetPart::SecondPlayer, sheet.secondPlayer);
+    std::vector<std::string> counts;
+    for (const SheetCount& count : sheet.cables)
+        counts.push_back(sheet.speak(count.count > count.owned
+                                         ? say("{} × {} ({} in the bag, {} short)", count.count, count.what,
+                                               count.owned, count.count - count.owned)
+                                         : say("{} × {} ({} in the bag)", count.count, count.what, count.owned)));
+    add(SheetPart::Counts, counts);
+    add(SheetPart::PutBack, sheet.putBack);
+    add(SheetPart::TakeApart, sheet.takeApart);
+    return out;
+}
 
 Sheet makeSheet(const Observation& o, const std::vector<Finding>& findings, const Speaker& speak) {
     Sheet sheet;
@@ -243,6 +342,7 @@ Sheet makeSheet(const Observation& o, const std::vector<Finding>& findings, cons
         const std::string where = kept.cable ? o.cableName(kept.cable) : o.nameOf(kept.post);
         sheet.kept.push_back(fmt::format("{}, {}: {}", where, kept.rule, kept.reason));
     }
+    addPaperwork(sheet, o);
     sheet.cautions = {
         speak(say("Start with the monitor turned down: resonance, feedback and sync can jump 20 dB in a step.")),
         speak(say("DC and subsonic signals heat loudspeakers; watch the DC figure on this sheet.")),

@@ -2,7 +2,9 @@
 #pragma once
 
 #include "findings/finding.h"
+#include "log/heard.h"
 #include "measure/reading.h"
+#include "sheet/settings.h"
 
 #include <string>
 #include <vector>
@@ -17,6 +19,10 @@ struct SheetKnob {
     bool isSwitch = false;
     std::string note{};
     bool unknown = false; ///< nobody knows where it stands: value says what is known, hand is empty
+    bool atRest = false;  ///< it stands where it stood before anybody touched it
+    std::string idle{};   ///< why it does nothing here; empty: it does
+    /// What somebody who builds it again has to turn.
+    [[nodiscard]] bool matters() const { return unknown || !note.empty() || (!atRest && idle.empty()); }
 };
 
 struct SheetPost {
@@ -35,6 +41,7 @@ struct SheetRow {
     std::string fromJack; ///< the jack words alone
     std::string toJack;
     std::string heading; ///< "Lead · make it sound"
+    std::string voice;
     std::string note;
     std::string length; ///< "30 cm"; empty if not chosen
     std::string colour;
@@ -77,8 +84,27 @@ struct Sheet {
     std::vector<std::string> findings;
     std::vector<std::string> kept; ///< findings that are meant, with the reason
     std::vector<std::string> cautions;
-    std::string unknown; ///< "7 of 61 knobs unknown"; empty: none
+    std::string unknown;                     ///< "7 of 61 knobs unknown"; empty: none
+    std::vector<std::string> notes{};        ///< on the patch, its posts and rows
+    std::vector<std::string> headroom{};     ///< per cable of sound
+    std::vector<std::string> calibrations{}; ///< knobs that were read off the metal
+    std::vector<std::string> unknowns{};
+    std::vector<std::string> secondPlayer{};
+    std::vector<std::string> putBack{};
+    std::vector<std::string> takeApart{};
+    Thumb sound{};
+    Figures figures{}; ///< of what it sounds like
 };
+
+/// Lines under a heading, as all writers print them.
+struct SheetList {
+    SheetPart part = SheetPart::Notes;
+    std::string heading;
+    std::vector<std::string> lines;
+};
+/// Those of a sheet that have lines and are wanted, in their order: everything but chart, cables, knobs, pattern,
+/// sound.
+std::vector<SheetList> listsOf(const Sheet& sheet, const SheetSettings& settings);
 
 /// Seconds that each row's trace shows.
 inline constexpr double kSheetWindow = 1.2;
@@ -90,6 +116,15 @@ Sheet makeSheet(const Observation& observation, const std::vector<Finding>& find
 std::string summary(const Sheet& sheet);
 
 /// The sheet as Markdown (CommonMark with tables).
-std::string writeMarkdown(const Sheet& sheet);
+std::string writeMarkdown(const Sheet& sheet, const SheetSettings& settings = settingsFor(SheetLayout::Archive));
+/// As one page of HTML that needs nothing else; `chart`: SVG that stands where the chart does, `carried`: what travels
+/// in it (stock/carried.h).
+std::string writeHtml(const Sheet& sheet, const SheetSettings& settings, const std::string& chart,
+                      const std::string& carried);
+/// Rows of commas: the cables, and the knobs of all posts.
+std::string writeCableCsv(const Sheet& sheet);
+std::string writeKnobCsv(const Sheet& sheet);
+/// The wiring for graph layout programs: posts are nodes, cables edges with their jacks.
+std::string writeDot(const Sheet& sheet);
 
 } // namespace lariat
