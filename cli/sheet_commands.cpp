@@ -2,7 +2,10 @@
 #include "cli/commands.h"
 #include "findings/finding.h"
 #include "library/check.h"
+#include "library/unknowns.h"
 #include "model/file.h"
+#include "plan/notes.h"
+#include "plan/sheet_text.h"
 #include "print/pdf.h"
 #include "sheet/sheet.h"
 #include "stock/carried.h"
@@ -126,19 +129,85 @@ void addSheet(CLI::App& app, Context& context) {
     });
 }
 
+namespace {
+
+/// Every line with its answer.
+void printAnswers(const NotesRead& notes, const Library& library, const Context& context) {
+    Json lines = Json::array();
+    for (const NoteAnswer& answer : notes.answers) {
+        Json understood = Json::array();
+        Json failed = Json::array();
+        for (const Sentence& one : answer.understood) understood.push_back(one.str());
+        for (const Sentence& one : answer.failed) failed.push_back(one.str());
+        lines.push_back({{"line", answer.line},
+                         {"text", answer.text},
+                         {"understood", understood},
+                         {"failed", failed},
+                         {"perhaps", answer.choices}});
+        if (context.json) continue;
+        fmt::print("{:>4}  {}\n", answer.line, answer.text);
+        for (const Sentence& one : answer.understood) fmt::print("        {}\n", one.str());
+        for (const Sentence& one : answer.failed) fmt::print("      ? {}\n", one.str());
+        if (!answer.choices.empty()) fmt::print("        perhaps: {}\n", fmt::join(answer.choices, ", "));
+    }
+    const auto unknown = unknownsOf(notes.patch, library).size();
+    if (context.json)
+        std::cout << dump({{"lines", lines},
+                           {"understood", notes.wholeLines()},
+                           {"cables", notes.patch.cables.size()},
+                           {"unknown", unknown}});
+    else
+        fmt::print("{} of {} lines understood, {} cables, {} knobs unknown\n", notes.wholeLines(), notes.answers.size(),
+                   notes.patch.cables.size(), unknown);
+}
+
+} // namespace
+
 void addRead(CLI::App& app, Context& context) {
     struct Options {
         std::filesystem::path file, out, into;
+        std::string housing = "keepers-case";
     };
     auto options = std::make_shared<Options>();
-    auto* command = app.add_subcommand("read", "The patch of a sheet: from PDF, HTML or SVG, exactly as it was");
-    giveExamples(*command, "  lariat-cli read lamp.pdf --out lamp-again.json");
-    command->add_option("sheet", options->file, "A sheet that Lariat wrote")->required();
+    auto* command =
+        app.add_subcommand("read", "The patch of a sheet, exactly as it was; or of notes that somebody typed up");
+    giveExamples(*command, "  lariat-cli read lamp.pdf --out lamp-again.json\n"
+                           "  lariat-cli read notes.txt --case keepers-case --out from-notes.json");
+    command
+        ->add_option("sheet", options->file, "PDF, HTML or SVG that Lariat wrote, or text with a line for each thing")
+        ->required();
     command->add_option("--out", options->out, "Write its patch here")->required()->check(notEmpty);
-    command->add_option("--into", options->into, "Another folder than your own for its case and modules");
+    command->add_option("--case", options->housing, "Of notes: the case, by its id")->capture_default_str();
+    command->add_option("--into", options->into, "Of a sheet: another folder than your own for its case and modules");
     command->callback([options, &context] {
         const std::string bytes = need(readFile(options->file));
-        auto bundle = bundleCarried(bytes.starts_with("%PDF") ? attachedTo(bytes) : carriedIn(bytes));
+        const bool pdf = bytes.starts_with("%PDF");
+        const std::string ending = options->file.extension().string();
+        if (!pdf && ending != ".html" && ending != ".svg") {
+            const Workspace workspace = context.workspace();
+            if (isSheetText(bytes)) {
+                const NotesRead sheet = need(readSheetText(bytes, workspace));
+                need(writeFile(options->out, writePatch(sheet.patch), FileKind::Patch));
+                printAnswers(sheet, workspace.library, context);
+                context.exitCode = sheet.wholeLines() == static_cast<int>(sheet.answers.size()) ? 0 : 1;
+                return;
+            }
+            const auto housing = workspace.cases.find(options->housing);
+            if (housing == workspace.cases.end()) refuse(fmt::format("there is no case \"{}\"", options->housing));
+            Patch start;
+            start.title = options->file.stem().string();
+            start.caseId = options->housing;
+            auto notes = readNotes(bytes, start, workspace.library, housing->second);
+            if (!notes) {
+                notes.error().file = options->file.string();
+                throw Failed{notes.error()};
+            }
+            need(writeFile(options->out, writePatch(notes->patch), FileKind::Patch));
+            printAnswers(*notes, workspace.library, context);
+            context.exitCode = notes->wholeLines() == static_cast<int>(notes->answers.size()) ? 0 : 1;
+            return;
+        }
+        auto bundle = bundleCarried(pdf ? attachedTo(bytes) : carriedIn(bytes));
         if (!bundle) {
             bundle.error().file = options->file.string();
             throw Failed{bundle.error()};

@@ -854,10 +854,6 @@
         <translation>eine Note an die nächste gebunden</translation>
     </message>
     <message>
-        <source>the scenes are others</source>
-        <translation>die Szenen sind andere</translation>
-    </message>
-    <message>
         <source>the title: {} → {}</source>
         <translation>der Titel: {} → {}</translation>
     </message>
@@ -896,22 +892,6 @@
     <message>
         <source>{} is tuned by: {} → {}</source>
         <translation>{} ist gestimmt nach: {} → {}</translation>
-    </message>
-    <message>
-        <source>{} lane {} {}: {} → {}</source>
-        <translation>{} Reihe {} {}: {} → {}</translation>
-    </message>
-    <message>
-        <source>{} track {} {}: {} → {}</source>
-        <translation>{} Spur {} {}: {} → {}</translation>
-    </message>
-    <message>
-        <source>{} lane {} {} goes through its steps otherwise</source>
-        <translation>{} Reihe {} {} geht anders durch ihre Schritte</translation>
-    </message>
-    <message>
-        <source>{} track {} {} goes through its steps otherwise</source>
-        <translation>{} Spur {} {} geht anders durch ihre Schritte</translation>
     </message>
     <message>
         <source>{} is played otherwise</source>
@@ -1066,7 +1046,7 @@
         <translation>zuerst das Kabel wählen, in das etwas eingefügt werden soll</translation>
     </message>
     <message>
-        <source>there is no part "{}"</source>
+        <source>there is no part &quot;{}&quot;</source>
         <translation>es gibt kein Teil „{}“</translation>
     </message>
     <message>
@@ -1082,7 +1062,7 @@
         <translation>{} hat keinen Ausgang</translation>
     </message>
     <message>
-        <source>"{}" may be {}; write which</source>
+        <source>&quot;{}&quot; may be {}; write which</source>
         <translation>„{}“ kann {} sein; bitte schreiben, welches</translation>
     </message>
     <message>
@@ -1090,19 +1070,19 @@
         <translation>jedes Teil „{}“ dieses Gehäuses ist in Gebrauch</translation>
     </message>
     <message>
-        <source>write which output goes to which input, as in "clock 16ths to tracks clock", or which knob stands where, as in "filter cutoff 412 Hz"</source>
+        <source>write which output goes to which input, as in &quot;clock 16ths to tracks clock&quot;, or which knob stands where, as in &quot;filter cutoff 412 Hz&quot;</source>
         <translation>schreiben, welcher Ausgang zu welchem Eingang geht, wie in „clock 16ths to tracks clock“, oder welcher Regler wo steht, wie in „filter cutoff 412 Hz“</translation>
     </message>
     <message>
-        <source>"{}" is not a setting of {} {}: it takes {}</source>
+        <source>&quot;{}&quot; is not a setting of {} {}: it takes {}</source>
         <translation>„{}“ ist keine Stellung von {} {}: möglich ist {}</translation>
     </message>
     <message>
-        <source>write which post is to be called what, as in "call osc a Leader"</source>
+        <source>write which post is to be called what, as in &quot;call osc a Leader&quot;</source>
         <translation>schreiben, welcher Pfosten wie heißen soll, wie in „call osc a Leader“</translation>
     </message>
     <message>
-        <source>"{}" has no tracks or lanes to write</source>
+        <source>&quot;{}&quot; has no tracks or lanes to write</source>
         <translation>„{}“ hat keine Spuren oder Reihen, die man schreiben kann</translation>
     </message>
     <message>
@@ -1110,7 +1090,7 @@
         <translation>vor dieser Notiz wurde kein Kabel verbunden</translation>
     </message>
     <message>
-        <source>there is no post "{}"</source>
+        <source>there is no post &quot;{}&quot;</source>
         <translation>es gibt keinen Pfosten „{}“</translation>
     </message>
     <message>
@@ -1118,7 +1098,7 @@
         <translation>ein Titel fehlt</translation>
     </message>
     <message>
-        <source>sentence {}, "{}"</source>
+        <source>sentence {}, &quot;{}&quot;</source>
         <translation>Satz {}, „{}“</translation>
     </message>
     <message>
@@ -1130,7 +1110,7 @@
         <translation>er ist {} Zeichen lang, höchstens {} werden gelesen</translation>
     </message>
     <message>
-        <source>write which output goes to which input, as in "clock 16ths to tracks clock"</source>
+        <source>write which output goes to which input, as in &quot;clock 16ths to tracks clock&quot;</source>
         <translation>schreiben, welcher Ausgang zu welchem Eingang geht, wie in „clock 16ths to tracks clock“</translation>
     </message>
     <message>
@@ -1142,19 +1122,19 @@
         <translation>im Gehäuse ist nichts mehr frei für {}</translation>
     </message>
     <message>
-        <source>there is no voice "{}"</source>
+        <source>there is no voice &quot;{}&quot;</source>
         <translation>es gibt keine Stimme „{}“</translation>
     </message>
     <message>
-        <source>"{}" is not a jack in this patch; probes are written post.jack</source>
+        <source>&quot;{}&quot; is not a jack in this patch; probes are written post.jack</source>
         <translation>„{}“ ist keine Buchse dieses Patches; Messpunkte schreibt man pfosten.buchse</translation>
     </message>
     <message>
-        <source>nothing feeds "{}", so there is nothing to record there</source>
+        <source>nothing feeds &quot;{}&quot;, so there is nothing to record there</source>
         <translation>nichts speist „{}“, also gibt es dort nichts aufzunehmen</translation>
     </message>
     <message>
-        <source>{} has no knob "{}"</source>
+        <source>{} has no knob &quot;{}&quot;</source>
         <translation>{} hat keinen Regler „{}“</translation>
     </message>
     <message>
@@ -1166,31 +1146,31 @@
         <translation>das Berechnen wurde abgebrochen</translation>
     </message>
     <message>
-        <source>"{}" is none of its values: {}</source>
+        <source>&quot;{}&quot; is none of its values: {}</source>
         <translation>„{}“ ist keiner der Werte {}</translation>
     </message>
     <message>
-        <source>there is no module "{}"; add its description to the module folder</source>
+        <source>there is no module &quot;{}&quot;; add its description to the module folder</source>
         <translation>es gibt kein Modul „{}“; seine Beschreibung in den Modulordner legen</translation>
     </message>
     <message>
-        <source>{} has no part "{}"</source>
+        <source>{} has no part &quot;{}&quot;</source>
         <translation>{} hat kein Teil „{}“</translation>
     </message>
     <message>
-        <source>there is no recording "{}"; put {}.wav into the samples folder</source>
+        <source>there is no recording &quot;{}&quot;; put {}.wav into the samples folder</source>
         <translation>es gibt keine Aufnahme „{}“; {}.wav in den Klangordner (samples) legen</translation>
     </message>
     <message>
-        <source>there is no tuning "{}"; put {}.scl into the tunings folder</source>
+        <source>there is no tuning &quot;{}&quot;; put {}.scl into the tunings folder</source>
         <translation>es gibt keine Stimmung „{}“; {}.scl in den Stimmungsordner (tunings) legen</translation>
     </message>
     <message>
-        <source>{:g} is no position of this switch; they are counted from 0 ("{}") to {} ("{}")</source>
+        <source>{:g} is no position of this switch; they are counted from 0 (&quot;{}&quot;) to {} (&quot;{}&quot;)</source>
         <translation>{:g} ist keine Stellung dieses Schalters; gezählt wird von 0 („{}“) bis {} („{}“)</translation>
     </message>
     <message>
-        <source>{} has no jack "{}"</source>
+        <source>{} has no jack &quot;{}&quot;</source>
         <translation>{} hat keine Buchse „{}“</translation>
     </message>
     <message>
@@ -1210,19 +1190,19 @@
         <translation>{} von {} ist schon in Gebrauch</translation>
     </message>
     <message>
-        <source>"{}" is not a sequencer in this patch</source>
+        <source>&quot;{}&quot; is not a sequencer in this patch</source>
         <translation>„{}“ ist in diesem Patch kein Sequenzer</translation>
     </message>
     <message>
-        <source>"{}" is not played by hand in this patch; keys, a MIDI converter or a pad are</source>
+        <source>&quot;{}&quot; is not played by hand in this patch; keys, a MIDI converter or a pad are</source>
         <translation>„{}“ wird in diesem Patch nicht von Hand gespielt; Tasten, ein MIDI-Wandler oder ein Pad schon</translation>
     </message>
     <message>
-        <source>there is no knob "{}"</source>
+        <source>there is no knob &quot;{}&quot;</source>
         <translation>es gibt keinen Regler „{}“</translation>
     </message>
     <message>
-        <source>there is no block "{}"</source>
+        <source>there is no block &quot;{}&quot;</source>
         <translation>es gibt keinen Block „{}“</translation>
     </message>
     <message>
@@ -1230,7 +1210,7 @@
         <translation>ist zweimal benannt</translation>
     </message>
     <message>
-        <source>{} has no control "{}"</source>
+        <source>{} has no control &quot;{}&quot;</source>
         <translation>{} hat keine Einstellung „{}“</translation>
     </message>
     <message>
@@ -1238,47 +1218,47 @@
         <translation>{} = {:g} liegt außerhalb von {:g} bis {:g}</translation>
     </message>
     <message>
-        <source>"{}" is not written block.name</source>
+        <source>&quot;{}&quot; is not written block.name</source>
         <translation>„{}“ ist nicht als block.name geschrieben</translation>
     </message>
     <message>
-        <source>there is no block "{}" in this part</source>
+        <source>there is no block &quot;{}&quot; in this part</source>
         <translation>in diesem Teil gibt es keinen Block „{}“</translation>
     </message>
     <message>
-        <source>"{}" is not an output</source>
+        <source>&quot;{}&quot; is not an output</source>
         <translation>„{}“ ist kein Ausgang</translation>
     </message>
     <message>
-        <source>"{}" is not an input</source>
+        <source>&quot;{}&quot; is not an input</source>
         <translation>„{}“ ist kein Eingang</translation>
     </message>
     <message>
-        <source>the jack "{}" stands twice</source>
+        <source>the jack &quot;{}&quot; stands twice</source>
         <translation>die Buchse „{}“ steht zweimal da</translation>
     </message>
     <message>
-        <source>its right side "{}" is not an output</source>
+        <source>its right side &quot;{}&quot; is not an output</source>
         <translation>die rechte Seite „{}“ ist kein Ausgang</translation>
     </message>
     <message>
-        <source>its right side "{}" is not an input</source>
+        <source>its right side &quot;{}&quot; is not an input</source>
         <translation>die rechte Seite „{}“ ist kein Eingang</translation>
     </message>
     <message>
-        <source>"{}" is not an input of this part</source>
+        <source>&quot;{}&quot; is not an input of this part</source>
         <translation>„{}“ ist kein Eingang dieses Teils</translation>
     </message>
     <message>
-        <source>"{}" is not written part.jack</source>
+        <source>&quot;{}&quot; is not written part.jack</source>
         <translation>„{}“ ist nicht als teil.buchse geschrieben</translation>
     </message>
     <message>
-        <source>the knob "{}" stands twice</source>
+        <source>the knob &quot;{}&quot; stands twice</source>
         <translation>der Regler „{}“ steht zweimal da</translation>
     </message>
     <message>
-        <source>the range {:g} to {:g} goes beyond the control's own, {}</source>
+        <source>the range {:g} to {:g} goes beyond the control&apos;s own, {}</source>
         <translation>der Bereich {:g} bis {:g} geht über den eigenen der Einstellung hinaus, {}</translation>
     </message>
     <message>
@@ -1286,11 +1266,11 @@
         <translation>der Anfangswert {:g} liegt außerhalb von {:g} bis {:g}</translation>
     </message>
     <message>
-        <source>there is no input "{}" whose plug could change it</source>
+        <source>there is no input &quot;{}&quot; whose plug could change it</source>
         <translation>es gibt keinen Eingang „{}“, dessen Stecker das ändern könnte</translation>
     </message>
     <message>
-        <source>there is no switch "{}" with a position "{}"</source>
+        <source>there is no switch &quot;{}&quot; with a position &quot;{}&quot;</source>
         <translation>es gibt keinen Schalter „{}“ mit einer Stellung „{}“</translation>
     </message>
     <message>
@@ -1374,7 +1354,7 @@
         <translation>{} hat keine Tabelle von MIDI-Ausgängen</translation>
     </message>
     <message>
-        <source>"{}" is no name for a scale: 1 to {} characters, without slashes</source>
+        <source>&quot;{}&quot; is no name for a scale: 1 to {} characters, without slashes</source>
         <translation>„{}“ ist kein Name für eine Skala: 1 bis {} Zeichen, ohne Schrägstriche</translation>
     </message>
     <message>
@@ -1386,19 +1366,19 @@
         <translation>kann nicht angelegt werden: {}</translation>
     </message>
     <message>
-        <source>an output is missing, for example "{}"</source>
+        <source>an output is missing, for example &quot;{}&quot;</source>
         <translation>ein Ausgang fehlt, zum Beispiel „{}“</translation>
     </message>
     <message>
-        <source>an input is missing, for example "{}"</source>
+        <source>an input is missing, for example &quot;{}&quot;</source>
         <translation>ein Eingang fehlt, zum Beispiel „{}“</translation>
     </message>
     <message>
-        <source>there is no output "{}"; near it: {}</source>
+        <source>there is no output &quot;{}&quot;; near it: {}</source>
         <translation>es gibt keinen Ausgang „{}“; ähnlich: {}</translation>
     </message>
     <message>
-        <source>there is no input "{}"; near it: {}</source>
+        <source>there is no input &quot;{}&quot;; near it: {}</source>
         <translation>es gibt keinen Eingang „{}“; ähnlich: {}</translation>
     </message>
     <message>
@@ -1418,7 +1398,7 @@
         <translation>in {} steckt schon Kabel {}</translation>
     </message>
     <message>
-        <source>there is no module "{}"</source>
+        <source>there is no module &quot;{}&quot;</source>
         <translation>es gibt kein Modul „{}“</translation>
     </message>
     <message>
@@ -1430,7 +1410,7 @@
         <translation>{} überdeckt den Nachbarn bei TE {}</translation>
     </message>
     <message>
-        <source>no modules were found here; set LARIAT_DATA to Lariat's data folder</source>
+        <source>no modules were found here; set LARIAT_DATA to Lariat&apos;s data folder</source>
         <translation>hier wurden keine Module gefunden; LARIAT_DATA auf Lariats Datenordner setzen</translation>
     </message>
     <message>
@@ -1450,27 +1430,27 @@
         <translation>nennt {} Werte und enthält {}; die Datei ist abgeschnitten</translation>
     </message>
     <message>
-        <source>"{}" is the name of another slot already</source>
+        <source>&quot;{}&quot; is the name of another slot already</source>
         <translation>„{}“ heißt schon ein anderer Platz</translation>
     </message>
     <message>
-        <source>"{}" has {} steps, 1 to {} are possible</source>
+        <source>&quot;{}&quot; has {} steps, 1 to {} are possible</source>
         <translation>„{}“ hat {} Schritte, möglich sind 1 bis {}</translation>
     </message>
     <message>
-        <source>"{}" has a step of {} clock pulses, 1 to 16 are possible</source>
+        <source>&quot;{}&quot; has a step of {} clock pulses, 1 to 16 are possible</source>
         <translation>„{}“ hat Schritte von {} Taktpulsen, möglich sind 1 bis 16</translation>
     </message>
     <message>
-        <source>"{}" has a swing of {:g} %, 50 to 75 are possible</source>
+        <source>&quot;{}&quot; has a swing of {:g} %, 50 to 75 are possible</source>
         <translation>„{}“ hat einen Swing von {:g} %, möglich sind 50 bis 75</translation>
     </message>
     <message>
-        <source>"{}" has a step that comes {:g} % of it late, 0 to {:g} are possible</source>
+        <source>&quot;{}&quot; has a step that comes {:g} % of it late, 0 to {:g} are possible</source>
         <translation>„{}“ hat einen Schritt, der {:g} % seiner Länge zu spät kommt; möglich sind 0 bis {:g}</translation>
     </message>
     <message>
-        <source>"{}" has a step struck {} times with a gate of {:g}; 1 to 8 times and a gate above 0 and up to 1 are possible</source>
+        <source>&quot;{}&quot; has a step struck {} times with a gate of {:g}; 1 to 8 times and a gate above 0 and up to 1 are possible</source>
         <translation>„{}“ hat einen Schritt, der {}-mal mit einem Gate von {:g} anschlägt; möglich sind 1 bis 8 Anschläge und ein Gate über 0 bis 1</translation>
     </message>
     <message>
@@ -1490,7 +1470,7 @@
         <translation>{} von {} ist gesperrt; zuerst freigeben</translation>
     </message>
     <message>
-        <source>there is a post "{}" already</source>
+        <source>there is a post &quot;{}&quot; already</source>
         <translation>es gibt schon einen Pfosten „{}“</translation>
     </message>
     <message>
@@ -1514,15 +1494,15 @@
         <translation>es sind {} Szenen, möglich sind {}</translation>
     </message>
     <message>
-        <source>"{}" has {} bars played {} times; 1 to 256 bars and 1 to 64 times are possible</source>
+        <source>&quot;{}&quot; has {} bars played {} times; 1 to 256 bars and 1 to 64 times are possible</source>
         <translation>„{}“ hat {} Takte, {}-mal gespielt; möglich sind 1 bis 256 Takte und 1- bis 64-mal</translation>
     </message>
     <message>
-        <source>"{}" has {} moves, {} are possible</source>
+        <source>&quot;{}&quot; has {} moves, {} are possible</source>
         <translation>„{}“ hat {} Handgriffe, möglich sind {}</translation>
     </message>
     <message>
-        <source>a move in "{}" goes from beat {:g} to {:g}; the scene has {:g}</source>
+        <source>a move in &quot;{}&quot; goes from beat {:g} to {:g}; the scene has {:g}</source>
         <translation>ein Handgriff in „{}“ geht von Schlag {:g} bis {:g}; die Szene hat {:g}</translation>
     </message>
     <message>
@@ -1614,7 +1594,7 @@
         <translation>enthält ein Steuerzeichen</translation>
     </message>
     <message>
-        <source>"{}" is not a name of lower-case letters, digits and dashes</source>
+        <source>&quot;{}&quot; is not a name of lower-case letters, digits and dashes</source>
         <translation>„{}“ ist kein Name aus Kleinbuchstaben, Ziffern und Strichen</translation>
     </message>
     <message>
@@ -1646,7 +1626,7 @@
         <translation>ist tiefer als {} Ebenen geschachtelt</translation>
     </message>
     <message>
-        <source>an object has more than {} keys, before "{}"</source>
+        <source>an object has more than {} keys, before &quot;{}&quot;</source>
         <translation>ein Objekt hat mehr als {} Schlüssel, vor „{}“</translation>
     </message>
     <message>
@@ -1654,7 +1634,7 @@
         <translation>ist kein Lariat-Dokument: es sollte mit einer geschweiften Klammer beginnen</translation>
     </message>
     <message>
-        <source>is not a {} document: "format" should be "{}"</source>
+        <source>is not a {} document: &quot;format&quot; should be &quot;{}&quot;</source>
         <translation>ist kein Dokument der Art {}: „format“ sollte „{}“ sein</translation>
     </message>
     <message>
@@ -1686,15 +1666,15 @@
         <translation>ein Modul braucht mindestens ein Teil</translation>
     </message>
     <message>
-        <source>"{}" is not written post.jack</source>
+        <source>&quot;{}&quot; is not written post.jack</source>
         <translation>„{}“ ist nicht als pfosten.buchse geschrieben</translation>
     </message>
     <message>
-        <source>"{}" is none of {}</source>
+        <source>&quot;{}&quot; is none of {}</source>
         <translation>„{}“ ist nichts von {}</translation>
     </message>
     <message>
-        <source>"{}" is not one of left, right, foot</source>
+        <source>&quot;{}&quot; is not one of left, right, foot</source>
         <translation>„{}“ ist nicht left, right oder foot</translation>
     </message>
     <message>
@@ -1706,7 +1686,7 @@
         <translation>hat {} Einträge, möglich sind {}</translation>
     </message>
     <message>
-        <source>"{}" is the name of another post already</source>
+        <source>&quot;{}&quot; is the name of another post already</source>
         <translation>„{}“ heißt schon ein anderer Pfosten</translation>
     </message>
     <message>
@@ -1714,7 +1694,7 @@
         <translation>ist schon die Nummer eines anderen Kabels</translation>
     </message>
     <message>
-        <source>"{}" is not one of forward, backward, pendulum, random</source>
+        <source>&quot;{}&quot; is not one of forward, backward, pendulum, random</source>
         <translation>„{}“ ist nicht forward, backward, pendulum oder random</translation>
     </message>
     <message>
@@ -1722,11 +1702,11 @@
         <translation>hat {} Schritte, möglich sind 1 bis {}</translation>
     </message>
     <message>
-        <source>"{}" is not a message: write 0.5 on C4 100, 1 off C4, 0 cc 1 64, 0 bend -2000, 0 pressure 90, 0 clock, with @channel behind it</source>
+        <source>&quot;{}&quot; is not a message: write 0.5 on C4 100, 1 off C4, 0 cc 1 64, 0 bend -2000, 0 pressure 90, 0 clock, with @channel behind it</source>
         <translation>„{}“ ist keine Nachricht: 0.5 on C4 100, 1 off C4, 0 cc 1 64, 0 bend -2000, 0 pressure 90, 0 clock schreiben, mit @kanal dahinter</translation>
     </message>
     <message>
-        <source>"{}" is not a note from C-1 to G9</source>
+        <source>&quot;{}&quot; is not a note from C-1 to G9</source>
         <translation>„{}“ ist keine Note von C-1 bis G9</translation>
     </message>
     <message>
@@ -1734,31 +1714,31 @@
         <translation>hat {} hinter der ersten, möglich sind {}</translation>
     </message>
     <message>
-        <source>"{}" is not a step: write D3, D3! 0.4, - for a rest or = for a tie</source>
+        <source>&quot;{}&quot; is not a step: write D3, D3! 0.4, - for a rest or = for a tie</source>
         <translation>„{}“ ist kein Schritt: D3, D3! 0.4, - für eine Pause oder = für eine Bindung schreiben</translation>
     </message>
     <message>
-        <source>"{}" should be a delay from 0 to {} per cent of the step</source>
+        <source>&quot;{}&quot; should be a delay from 0 to {} per cent of the step</source>
         <translation>„{}“ sollte eine Verspätung von 0 bis {} Prozent des Schrittes sein</translation>
     </message>
     <message>
-        <source>"{}" should be a velocity from 1 to 127</source>
+        <source>&quot;{}&quot; should be a velocity from 1 to 127</source>
         <translation>„{}“ sollte ein Anschlag von 1 bis 127 sein</translation>
     </message>
     <message>
-        <source>"{}" should be a voltage from −10 to 10</source>
+        <source>&quot;{}&quot; should be a voltage from −10 to 10</source>
         <translation>„{}“ sollte eine Spannung von −10 bis 10 sein</translation>
     </message>
     <message>
-        <source>"{}" should be a chance from 0 to 100 per cent</source>
+        <source>&quot;{}&quot; should be a chance from 0 to 100 per cent</source>
         <translation>„{}“ sollte eine Wahrscheinlichkeit von 0 bis 100 Prozent sein</translation>
     </message>
     <message>
-        <source>"{}" should be a number of strikes from 1 to 8</source>
+        <source>&quot;{}&quot; should be a number of strikes from 1 to 8</source>
         <translation>„{}“ sollte eine Anzahl von 1 bis 8 Anschlägen sein</translation>
     </message>
     <message>
-        <source>the gate "{}" should lie above 0 and up to 1</source>
+        <source>the gate &quot;{}&quot; should lie above 0 and up to 1</source>
         <translation>das Gate „{}“ sollte über 0 und bis 1 liegen</translation>
     </message>
     <message>
@@ -1778,7 +1758,7 @@
         <translation>Schritt {}</translation>
     </message>
     <message>
-        <source>behind * should stand how often "{}" is played, 1 to {}</source>
+        <source>behind * should stand how often &quot;{}&quot; is played, 1 to {}</source>
         <translation>hinter * sollte stehen, wie oft „{}“ gespielt wird, 1 bis {}</translation>
     </message>
     <message>
@@ -1832,14 +1812,6 @@
     <message>
         <source>Position</source>
         <translation>Stellung</translation>
-    </message>
-    <message>
-        <source>Needed</source>
-        <translation>Benötigt</translation>
-    </message>
-    <message>
-        <source>In the case's bag</source>
-        <translation>Im Beutel des Gehäuses</translation>
     </message>
     <message>
         <source>audio</source>
@@ -1918,7 +1890,7 @@
         <translation>Ein Gehäuse ist 10 bis 20 dB lauter als Linienpegel: vor Linien-, Kopfhörer- oder Instrumenteneingänge gehört eine Ausgangsstufe.</translation>
     </message>
     <message>
-        <source>Switch the case off before plugging a module's ribbon; a reversed ribbon destroys modules. Leave mains work to qualified people and local code.</source>
+        <source>Switch the case off before plugging a module&apos;s ribbon; a reversed ribbon destroys modules. Leave mains work to qualified people and local code.</source>
         <translation>Das Gehäuse ausschalten, bevor ein Modulkabel gesteckt wird; ein verdrehtes Flachband zerstört Module. Arbeiten am Stromnetz gehören Fachleuten und folgen den örtlichen Vorschriften.</translation>
     </message>
     <message>
@@ -1986,7 +1958,7 @@
         <translation>schreiben, was gerechnet werden soll: 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, 2 v at 38 %, 7 st from 5 v, +4 dbu oder Längen wie 5 7 16</translation>
     </message>
     <message>
-        <source>"{}" cannot be reckoned; write 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, 2 v at 38 %, 7 st from 5 v, +4 dbu, or lengths such as 5 7 16</source>
+        <source>&quot;{}&quot; cannot be reckoned; write 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, 2 v at 38 %, 7 st from 5 v, +4 dbu, or lengths such as 5 7 16</source>
         <translation>„{}“ lässt sich nicht rechnen; 112 bpm, 62 ms, 440 hz, d3, 0.35 v, 3/2, d4 / 4 5 6, 2 v at 38 %, 7 st from 5 v, +4 dbu oder Längen wie 5 7 16 schreiben</translation>
     </message>
     <message>
@@ -1998,19 +1970,19 @@
         <translation>zu {} kommt kein Taktpuls</translation>
     </message>
     <message>
-        <source>"{}" is no post with steps in this patch</source>
+        <source>&quot;{}&quot; is no post with steps in this patch</source>
         <translation>„{}“ ist in diesem Patch kein Pfosten mit Schritten</translation>
     </message>
     <message>
-        <source>"{}" begins with no post of this patch; there are {}</source>
+        <source>&quot;{}&quot; begins with no post of this patch; there are {}</source>
         <translation>„{}“ beginnt mit keinem Pfosten dieses Patches; es gibt {}</translation>
     </message>
     <message>
-        <source>{} has no knob "{}"; it has {}</source>
+        <source>{} has no knob &quot;{}&quot;; it has {}</source>
         <translation>{} hat keinen Regler „{}“, sondern {}</translation>
     </message>
     <message>
-        <source>"{}" is no setting of {} of {}: it takes {}</source>
+        <source>&quot;{}&quot; is no setting of {} of {}: it takes {}</source>
         <translation>„{}“ ist keine Stellung von {} von {}: möglich ist {}</translation>
     </message>
     <message>
@@ -2018,7 +1990,7 @@
         <translation>ein Handgriff wird so geschrieben: left: filter cutoff 310 Hz &gt; 1.2 kHz, bar 3 to 7</translation>
     </message>
     <message>
-        <source>"bar {}" is no time of {}: it goes from bar 1 to bar {:.0f}, with beats as 5.3</source>
+        <source>&quot;bar {}&quot; is no time of {}: it goes from bar 1 to bar {:.0f}, with beats as 5.3</source>
         <translation>„bar {}“ ist keine Zeit von {}: es geht von Takt 1 bis Takt {:.0f}, mit Schlägen wie 5.3</translation>
     </message>
     <message>
@@ -2034,11 +2006,11 @@
         <translation>es sind mehr als {} Szenen</translation>
     </message>
     <message>
-        <source>a scene is written "Intro: 8 bars" or "Swell: 16 bars x2", with 1 to 256 bars, 1 to 64 times</source>
+        <source>a scene is written &quot;Intro: 8 bars&quot; or &quot;Swell: 16 bars x2&quot;, with 1 to 256 bars, 1 to 64 times</source>
         <translation>eine Szene schreibt man „Intro: 8 bars“ oder „Swell: 16 bars x2“, mit 1 bis 256 Takten, 1- bis 64-mal</translation>
     </message>
     <message>
-        <source>the first line should begin a scene, as in "Intro: 8 bars"</source>
+        <source>the first line should begin a scene, as in &quot;Intro: 8 bars&quot;</source>
         <translation>die erste Zeile sollte eine Szene beginnen, wie in „Intro: 8 bars“</translation>
     </message>
     <message>
@@ -2046,11 +2018,11 @@
         <translation>eine Szene hat höchstens {} Handgriffe</translation>
     </message>
     <message>
-        <source>"{}" has no variations to chain</source>
+        <source>&quot;{}&quot; has no variations to chain</source>
         <translation>„{}“ hat keine Variationen, die man aneinanderreihen kann</translation>
     </message>
     <message>
-        <source>"{}" is no link of a chain: write A to {}, as in A A B4 C2x2</source>
+        <source>&quot;{}&quot; is no link of a chain: write A to {}, as in A A B4 C2x2</source>
         <translation>„{}“ ist kein Glied einer Kette: A bis {} schreiben, wie in A A B4 C2x2</translation>
     </message>
     <message>
@@ -2062,7 +2034,7 @@
         <translation>Zeile {} sollte die Anzahl der Noten sein, 1 bis 1000</translation>
     </message>
     <message>
-        <source>line {}: "{}" is neither cents with a point nor a ratio such as 3/2</source>
+        <source>line {}: &quot;{}&quot; is neither cents with a point nor a ratio such as 3/2</source>
         <translation>Zeile {}: „{}“ ist weder Cents mit Punkt noch ein Verhältnis wie 3/2</translation>
     </message>
     <message>
@@ -2074,7 +2046,7 @@
         <translation>die Periode ist kürzer als ein Cent</translation>
     </message>
     <message>
-        <source>"{}" should be a number from {} to {}</source>
+        <source>&quot;{}&quot; should be a number from {} to {}</source>
         <translation>„{}“ sollte eine Zahl von {} bis {} sein</translation>
     </message>
     <message>
@@ -2346,15 +2318,15 @@
         <translation>es gibt kein Gehäuse, für das geplant werden könnte</translation>
     </message>
     <message>
-        <source>{}: there is no function "{}"</source>
+        <source>{}: there is no function &quot;{}&quot;</source>
         <translation>{}: es gibt keine Funktion „{}“</translation>
     </message>
     <message>
-        <source>{}: a {} has no output "{}"</source>
+        <source>{}: a {} has no output &quot;{}&quot;</source>
         <translation>{}: {} hat keinen Ausgang „{}“</translation>
     </message>
     <message>
-        <source>{}: a {} has no input "{}"</source>
+        <source>{}: a {} has no input &quot;{}&quot;</source>
         <translation>{}: {} hat keinen Eingang „{}“</translation>
     </message>
     <message>
@@ -2406,11 +2378,11 @@
         <translation>ein Ausdruck hat {} Zeichen; {} sind erlaubt</translation>
     </message>
     <message>
-        <source>"{}" is no finite number here; does it divide by zero?</source>
+        <source>&quot;{}&quot; is no finite number here; does it divide by zero?</source>
         <translation>„{}“ ist hier keine endliche Zahl; wird durch null geteilt?</translation>
     </message>
     <message>
-        <source>"{}" cannot be worked out: {}</source>
+        <source>&quot;{}&quot; cannot be worked out: {}</source>
         <translation>„{}“ lässt sich nicht ausrechnen: {}</translation>
     </message>
     <message>
@@ -2418,19 +2390,19 @@
         <translation>{} brauchen einander im Kreis: einem davon einen eigenen Wert geben</translation>
     </message>
     <message>
-        <source>"{}" is no pitch: write a note such as D1, or a frequency</source>
+        <source>&quot;{}&quot; is no pitch: write a note such as D1, or a frequency</source>
         <translation>„{}“ ist keine Tonhöhe: eine Note wie D1 oder eine Frequenz schreiben</translation>
     </message>
     <message>
-        <source>"{}" cannot be read; {} is expected</source>
+        <source>&quot;{}&quot; cannot be read; {} is expected</source>
         <translation>„{}“ ist nicht lesbar; erwartet wird {}</translation>
     </message>
     <message>
-        <source>"{}" is no tolerance: write one above zero, as "5 cents" or "3 %"</source>
+        <source>&quot;{}&quot; is no tolerance: write one above zero, as &quot;5 cents&quot; or &quot;3 %&quot;</source>
         <translation>„{}“ ist keine Toleranz: eine über null schreiben, etwa „5 cents“ oder „3 %“</translation>
     </message>
     <message>
-        <source>"{}" cannot be measured; {} can</source>
+        <source>&quot;{}&quot; cannot be measured; {} can</source>
         <translation>„{}“ lässt sich nicht messen; messbar sind {}</translation>
     </message>
     <message>
@@ -2442,11 +2414,11 @@
         <translation>angehalten</translation>
     </message>
     <message>
-        <source>there is no voice "{}" in this patch</source>
+        <source>there is no voice &quot;{}&quot; in this patch</source>
         <translation>in diesem Patch gibt es keine Stimme „{}“</translation>
     </message>
     <message>
-        <source>{}: "{}" is nothing that {} can stand at</source>
+        <source>{}: &quot;{}&quot; is nothing that {} can stand at</source>
         <translation>{}: auf „{}“ kann {} nicht stehen</translation>
     </message>
     <message>
@@ -2466,7 +2438,7 @@
         <translation>in diesem Gehäuse erfüllt nichts alles davon</translation>
     </message>
     <message>
-        <source>"{}" is not a name of lower-case letters, digits and _</source>
+        <source>&quot;{}&quot; is not a name of lower-case letters, digits and _</source>
         <translation>„{}“ ist kein Name aus Kleinbuchstaben, Ziffern und _</translation>
     </message>
     <message>
@@ -2478,7 +2450,7 @@
         <translation>ein Rezept hat höchstens {} Kabel</translation>
     </message>
     <message>
-        <source>there is no role "{}"</source>
+        <source>there is no role &quot;{}&quot;</source>
         <translation>es gibt keine Rolle „{}“</translation>
     </message>
     <message>
@@ -2486,7 +2458,7 @@
         <translation>nennt nichts zum Auswählen</translation>
     </message>
     <message>
-        <source>"{}" is there already</source>
+        <source>&quot;{}&quot; is there already</source>
         <translation>„{}“ gibt es schon</translation>
     </message>
     <message>
@@ -2494,27 +2466,27 @@
         <translation>ein Rezept hat höchstens {} Rollen</translation>
     </message>
     <message>
-        <source>there is no wish "{}"</source>
+        <source>there is no wish &quot;{}&quot;</source>
         <translation>es gibt keinen Wunsch „{}“</translation>
     </message>
     <message>
-        <source>"{}" is no choice of {}</source>
+        <source>&quot;{}&quot; is no choice of {}</source>
         <translation>„{}“ steht bei {} nicht zur Wahl</translation>
     </message>
     <message>
-        <source>"{}" is not written role.word</source>
+        <source>&quot;{}&quot; is not written role.word</source>
         <translation>„{}“ ist nicht als Rolle.Wort geschrieben</translation>
     </message>
     <message>
-        <source>{}: "{}" is none of {}</source>
+        <source>{}: &quot;{}&quot; is none of {}</source>
         <translation>{}: „{}“ ist keines von {}</translation>
     </message>
     <message>
-        <source>{}: "{}" is no note such as D1</source>
+        <source>{}: &quot;{}&quot; is no note such as D1</source>
         <translation>{}: „{}“ ist keine Note wie D1</translation>
     </message>
     <message>
-        <source>{}: "{}" cannot be read; {} is expected</source>
+        <source>{}: &quot;{}&quot; cannot be read; {} is expected</source>
         <translation>{}: „{}“ ist nicht lesbar; erwartet wird {}</translation>
     </message>
     <message>
@@ -2522,7 +2494,7 @@
         <translation>{}: {} liegt außerhalb von {} bis {}</translation>
     </message>
     <message>
-        <source>{} has no wish "{}"</source>
+        <source>{} has no wish &quot;{}&quot;</source>
         <translation>{} hat keinen Wunsch „{}“</translation>
     </message>
     <message>
@@ -2566,7 +2538,7 @@
         <translation>statt {}: diese Stimme geht, und ihre Teile spielen das hier</translation>
     </message>
     <message>
-        <source>one {} for both: "{}" does the work of "{}" too, under one set of knobs</source>
+        <source>one {} for both: &quot;{}&quot; does the work of &quot;{}&quot; too, under one set of knobs</source>
         <translation>{} einmal für beide: „{}“ tut auch die Arbeit von „{}“, mit denselben Reglern</translation>
     </message>
     <message>
@@ -2574,7 +2546,7 @@
         <translation>{} leihen: {} ({} TE) hat das</translation>
     </message>
     <message>
-        <source>there is no module "{}" in this case</source>
+        <source>there is no module &quot;{}&quot; in this case</source>
         <translation>in diesem Gehäuse gibt es kein Modul „{}“</translation>
     </message>
     <message>
@@ -2646,7 +2618,7 @@
         <translation>ein Ringmodulator mit der Hüllkurve an y: voll bei 5 V, ohne eigenen Pegel</translation>
     </message>
     <message>
-        <source>a mixer channel under its level CV; the sound leaves through the mixer's own way out</source>
+        <source>a mixer channel under its level CV; the sound leaves through the mixer&apos;s own way out</source>
         <translation>ein Mischerkanal unter seiner Pegel-CV; der Klang geht durch den Ausgang des Mischers hinaus</translation>
     </message>
     <message>
@@ -2722,7 +2694,7 @@
         <translation>Taktgeber</translation>
     </message>
     <message>
-        <source>an LFO's square as the clock of sixteenths</source>
+        <source>an LFO&apos;s square as the clock of sixteenths</source>
         <translation>das Rechteck eines LFO als Takt in Sechzehnteln</translation>
     </message>
     <message>
@@ -2858,11 +2830,11 @@
         <translation>Hall</translation>
     </message>
     <message>
-        <source>the file of the module "{}" is not there any more</source>
+        <source>the file of the module &quot;{}&quot; is not there any more</source>
         <translation>die Datei des Moduls „{}“ ist nicht mehr da</translation>
     </message>
     <message>
-        <source>the file of "{}" is not there any more</source>
+        <source>the file of &quot;{}&quot; is not there any more</source>
         <translation>die Datei von „{}“ ist nicht mehr da</translation>
     </message>
     <message>
@@ -2898,7 +2870,7 @@
         <translation>enthält kein Gehäuse oder sagt nicht, dass es ein Bündel ist</translation>
     </message>
     <message>
-        <source>lacks the module "{}"</source>
+        <source>lacks the module &quot;{}&quot;</source>
         <translation>ihm fehlt das Modul „{}“</translation>
     </message>
     <message>
@@ -2938,11 +2910,11 @@
         <translation>{} wird mit Einheit geschrieben, {}</translation>
     </message>
     <message>
-        <source>"{}" is no number</source>
+        <source>&quot;{}&quot; is no number</source>
         <translation>„{}“ ist keine Zahl</translation>
     </message>
     <message>
-        <source>there is no block "{}"; near: {}</source>
+        <source>there is no block &quot;{}&quot;; near: {}</source>
         <translation>es gibt keinen Block „{}“; ähnlich: {}</translation>
     </message>
     <message>
@@ -2950,27 +2922,27 @@
         <translation>ist länger als {} Bytes</translation>
     </message>
     <message>
-        <source>a part comes first: "part Voice"</source>
+        <source>a part comes first: &quot;part Voice&quot;</source>
         <translation>zuerst kommt ein Teil: „part Voice“</translation>
     </message>
     <message>
-        <source>it has no name yet: "module My drum"</source>
+        <source>it has no name yet: &quot;module My drum&quot;</source>
         <translation>es hat noch keinen Namen: „module My drum“</translation>
     </message>
     <message>
-        <source>it has no width yet: "10 HP, 45 mA on +12 V"</source>
+        <source>it has no width yet: &quot;10 HP, 45 mA on +12 V&quot;</source>
         <translation>es hat noch keine Breite: „10 HP, 45 mA on +12 V“</translation>
     </message>
     <message>
-        <source>it has no part yet: "part Voice"</source>
+        <source>it has no part yet: &quot;part Voice&quot;</source>
         <translation>es hat noch keinen Teil: „part Voice“</translation>
     </message>
     <message>
-        <source>{} has no block yet: "osc is a vco"</source>
+        <source>{} has no block yet: &quot;osc is a vco&quot;</source>
         <translation>{} hat noch keinen Block: „osc is a vco“</translation>
     </message>
     <message>
-        <source>is none of the lines there are: part, jack, knob, main, with, unplugged, "osc is a vco", "osc saw to filter in 1"</source>
+        <source>is none of the lines there are: part, jack, knob, main, with, unplugged, &quot;osc is a vco&quot;, &quot;osc saw to filter in 1&quot;</source>
         <translation>ist keine der Zeilen, die es gibt: part, jack, knob, main, with, unplugged, „osc is a vco“, „osc saw to filter in 1“</translation>
     </message>
     <message>
@@ -2982,7 +2954,7 @@
         <translation>die Breite ist eine ganze Zahl von HP</translation>
     </message>
     <message>
-        <source>there is no rail "{}"; there are +12 V, -12 V and +5 V</source>
+        <source>there is no rail &quot;{}&quot;; there are +12 V, -12 V and +5 V</source>
         <translation>es gibt keine Schiene „{}“; es gibt +12 V, -12 V und +5 V</translation>
     </message>
     <message>
@@ -2998,11 +2970,11 @@
         <translation>es gibt schon einen Teil {}</translation>
     </message>
     <message>
-        <source>a block is written "osc is a vco"</source>
+        <source>a block is written &quot;osc is a vco&quot;</source>
         <translation>ein Block wird „osc is a vco“ geschrieben</translation>
     </message>
     <message>
-        <source>"{}" is no name for a block; it has letters, digits and dashes</source>
+        <source>&quot;{}&quot; is no name for a block; it has letters, digits and dashes</source>
         <translation>„{}“ ist kein Name für einen Block; er hat Buchstaben, Ziffern und Bindestriche</translation>
     </message>
     <message>
@@ -3010,19 +2982,19 @@
         <translation>es gibt schon einen Block {}</translation>
     </message>
     <message>
-        <source>{} has no control as in "{}"; near: {}</source>
+        <source>{} has no control as in &quot;{}&quot;; near: {}</source>
         <translation>{} hat keinen Regler wie in „{}“; ähnlich: {}</translation>
     </message>
     <message>
-        <source>"{}" is no value of {}: {}</source>
+        <source>&quot;{}&quot; is no value of {}: {}</source>
         <translation>„{}“ ist kein Wert von {}: {}</translation>
     </message>
     <message>
-        <source>this part has no block yet: "osc is a vco"</source>
+        <source>this part has no block yet: &quot;osc is a vco&quot;</source>
         <translation>dieser Teil hat noch keinen Block: „osc is a vco“</translation>
     </message>
     <message>
-        <source>"{}" begins with none of the blocks of this part: {}</source>
+        <source>&quot;{}&quot; begins with none of the blocks of this part: {}</source>
         <translation>„{}“ beginnt mit keinem Block dieses Teils: {}</translation>
     </message>
     <message>
@@ -3034,11 +3006,11 @@
         <translation>{} von {} ist ein Eingang; ein Draht beginnt an einem Ausgang</translation>
     </message>
     <message>
-        <source>{} ({}) has no jack "{}"; near: {}</source>
+        <source>{} ({}) has no jack &quot;{}&quot;; near: {}</source>
         <translation>{} ({}) hat keine Buchse „{}“; ähnlich: {}</translation>
     </message>
     <message>
-        <source>{} ({}) has no control "{}"; near: {}</source>
+        <source>{} ({}) has no control &quot;{}&quot;; near: {}</source>
         <translation>{} ({}) hat keinen Regler „{}“; ähnlich: {}</translation>
     </message>
     <message>
@@ -3050,7 +3022,7 @@
         <translation>es gibt schon eine Buchse {}</translation>
     </message>
     <message>
-        <source>a range is written "from -5 V to +5 V"</source>
+        <source>a range is written &quot;from -5 V to +5 V&quot;</source>
         <translation>ein Bereich wird „from -5 V to +5 V“ geschrieben</translation>
     </message>
     <message>
@@ -3058,7 +3030,7 @@
         <translation>der Bereich ist verkehrt herum</translation>
     </message>
     <message>
-        <source>"{}" says nothing of a jack; there are right, from … to …, gain, offset, hertz per volt, kΩ, threshold, pulses from</source>
+        <source>&quot;{}&quot; says nothing of a jack; there are right, from … to …, gain, offset, hertz per volt, kΩ, threshold, pulses from</source>
         <translation>„{}“ sagt nichts über eine Buchse; es gibt right, from … to …, gain, offset, hertz per volt, kΩ, threshold, pulses from</translation>
     </message>
     <message>
@@ -3066,51 +3038,51 @@
         <translation>es gibt schon einen Regler {}</translation>
     </message>
     <message>
-        <source>a range is written "from … to …"</source>
+        <source>a range is written &quot;from … to …&quot;</source>
         <translation>ein Bereich wird „from … to …“ geschrieben</translation>
     </message>
     <message>
-        <source>there is no taper "{}"; there are linear, log and squared</source>
+        <source>there is no taper &quot;{}&quot;; there are linear, log and squared</source>
         <translation>es gibt keine Kennlinie „{}“; es gibt linear, log und squared</translation>
     </message>
     <message>
-        <source>"{}" says nothing of a knob; there are from … to …, starts at, taper</source>
+        <source>&quot;{}&quot; says nothing of a knob; there are from … to …, starts at, taper</source>
         <translation>„{}“ sagt nichts über einen Regler; es gibt from … to …, starts at, taper</translation>
     </message>
     <message>
-        <source>there is no {} "{}" in this part so far; near: {}</source>
+        <source>there is no {} &quot;{}&quot; in this part so far; near: {}</source>
         <translation>bis hier gibt es in diesem Teil nichts namens {} „{}“; ähnlich: {}</translation>
     </message>
     <message>
-        <source>readings are written "readings of Cutoff: 20 Hz at 7:00, 412 Hz at 10:20; points"</source>
+        <source>readings are written &quot;readings of Cutoff: 20 Hz at 7:00, 412 Hz at 10:20; points&quot;</source>
         <translation>Ablesungen werden „readings of Cutoff: 20 Hz at 7:00, 412 Hz at 10:20; points“ geschrieben</translation>
     </message>
     <message>
-        <source>there is no law "{}"; there are linear, exponential, logarithmic, points</source>
+        <source>there is no law &quot;{}&quot;; there are linear, exponential, logarithmic, points</source>
         <translation>es gibt kein Gesetz „{}“; es gibt linear, exponential, logarithmic, points</translation>
     </message>
     <message>
-        <source>a reading is written "412 Hz at 10:20"</source>
+        <source>a reading is written &quot;412 Hz at 10:20&quot;</source>
         <translation>eine Ablesung wird „412 Hz at 10:20“ geschrieben</translation>
     </message>
     <message>
-        <source>"{}" is no place on a dial, which goes from 7:00 to 5:00</source>
+        <source>&quot;{}&quot; is no place on a dial, which goes from 7:00 to 5:00</source>
         <translation>„{}“ ist keine Stellung eines Reglers; er geht von 7:00 bis 5:00</translation>
     </message>
     <message>
-        <source>a normal is written "unplugged, gate hears 1 gate"</source>
+        <source>a normal is written &quot;unplugged, gate hears 1 gate&quot;</source>
         <translation>eine Normalisierung wird „unplugged, gate hears 1 gate“ geschrieben</translation>
     </message>
     <message>
-        <source>"{}" names a part and a jack of it</source>
+        <source>&quot;{}&quot; names a part and a jack of it</source>
         <translation>„{}“ muss einen Teil und eine Buchse davon nennen</translation>
     </message>
     <message>
-        <source>a meaning is written "with a plug in pwm, knob Width is called PWM depth"</source>
+        <source>a meaning is written &quot;with a plug in pwm, knob Width is called PWM depth&quot;</source>
         <translation>eine Bedeutung wird „with a plug in pwm, knob Width is called PWM depth“ geschrieben</translation>
     </message>
     <message>
-        <source>"{}" is no condition; there are "a plug in pwm" and "Type at AD"</source>
+        <source>&quot;{}&quot; is no condition; there are &quot;a plug in pwm&quot; and &quot;Type at AD&quot;</source>
         <translation>„{}“ ist keine Bedingung; es gibt „a plug in pwm“ und „Type at AD“</translation>
     </message>
     <message>
@@ -3122,7 +3094,7 @@
         <translation>eine Buchse bleibt, wo sie ist; nur ein Regler stellt etwas anderes</translation>
     </message>
     <message>
-        <source>"{}" is not named in this part; give it a line of its own first</source>
+        <source>&quot;{}&quot; is not named in this part; give it a line of its own first</source>
         <translation>„{}“ wird in diesem Teil nicht genannt; gib dem zuerst eine eigene Zeile</translation>
     </message>
     <message>
@@ -3138,7 +3110,7 @@
         <translation>ein Wunsch hat höchstens {} Buchstaben</translation>
     </message>
     <message>
-        <source>name what is wanted: "2 vco, filter, vca, contour, lfo slow to pwm"</source>
+        <source>name what is wanted: &quot;2 vco, filter, vca, contour, lfo slow to pwm&quot;</source>
         <translation>nenne, was gewünscht ist: „2 vco, filter, vca, contour, lfo slow to pwm“</translation>
     </message>
     <message>
@@ -3146,19 +3118,19 @@
         <translation>{} Teile sind mehr, als ein Rezept fasst</translation>
     </message>
     <message>
-        <source>"{}": from 1 to {} of one kind</source>
+        <source>&quot;{}&quot;: from 1 to {} of one kind</source>
         <translation>„{}“: von einer Art 1 bis {}</translation>
     </message>
     <message>
-        <source>"{}" names nothing that a case has; near: {}</source>
+        <source>&quot;{}&quot; names nothing that a case has; near: {}</source>
         <translation>„{}“ nennt nichts, was ein Case hat; ähnlich: {}</translation>
     </message>
     <message>
-        <source>"{}": nothing about {} can be "{}"</source>
+        <source>&quot;{}&quot;: nothing about {} can be &quot;{}&quot;</source>
         <translation>„{}“: an {} kann nichts „{}“ sein</translation>
     </message>
     <message>
-        <source>"{}": "{}" was not understood; there are slow, fast, short, long, bright, dark, resonant, low, high</source>
+        <source>&quot;{}&quot;: &quot;{}&quot; was not understood; there are slow, fast, short, long, bright, dark, resonant, low, high</source>
         <translation>„{}“: „{}“ wurde nicht verstanden; es gibt slow, fast, short, long, bright, dark, resonant, low, high</translation>
     </message>
     <message>
@@ -3166,27 +3138,27 @@
         <translation>{} Klänge sind mehr, als ein Mischer nimmt; schreibe die Mischer dorthin, wo sie sein sollen</translation>
     </message>
     <message>
-        <source>"{}": there are not two it could be for</source>
+        <source>&quot;{}&quot;: there are not two it could be for</source>
         <translation>„{}“: es gibt keine zwei, für die es sein könnte</translation>
     </message>
     <message>
-        <source>"{}": there is no {} in this wish</source>
+        <source>&quot;{}&quot;: there is no {} in this wish</source>
         <translation>„{}“: in diesem Wunsch gibt es kein {}</translation>
     </message>
     <message>
-        <source>"{}": {} moves nothing</source>
+        <source>&quot;{}&quot;: {} moves nothing</source>
         <translation>„{}“: {} bewegt nichts</translation>
     </message>
     <message>
-        <source>"{}": {} has no free input for it</source>
+        <source>&quot;{}&quot;: {} has no free input for it</source>
         <translation>„{}“: {} hat keinen freien Eingang dafür</translation>
     </message>
     <message>
-        <source>"{}": {} has no free input "{}"</source>
+        <source>&quot;{}&quot;: {} has no free input &quot;{}&quot;</source>
         <translation>„{}“: {} hat keinen freien Eingang „{}“</translation>
     </message>
     <message>
-        <source>"{}": nothing in this wish has a free "{}"</source>
+        <source>&quot;{}&quot;: nothing in this wish has a free &quot;{}&quot;</source>
         <translation>„{}“: nichts in diesem Wunsch hat ein freies „{}“</translation>
     </message>
     <message>
@@ -3218,7 +3190,7 @@
         <translation>zwei Ablesungen widersprechen sich: bei {} sowohl {} als auch {}; nimm eine heraus</translation>
     </message>
     <message>
-        <source>two readings contradict each other: {} at {} and less, {}, further on at {}; a knob's value rises as it is turned</source>
+        <source>two readings contradict each other: {} at {} and less, {}, further on at {}; a knob&apos;s value rises as it is turned</source>
         <translation>zwei Ablesungen widersprechen sich: {} bei {} und weniger, {}, weiter oben bei {}; der Wert eines Reglers steigt, wenn er gedreht wird</translation>
     </message>
     <message>
@@ -3250,7 +3222,7 @@
         <translation>die Kopierbuchse eines Detektors: eine Kopie dessen, was in seinen zweiten Kanal geht</translation>
     </message>
     <message>
-        <source>"{}" says nothing; write between which two, the lower first: {}</source>
+        <source>&quot;{}&quot; says nothing; write between which two, the lower first: {}</source>
         <translation>„{}“ sagt nichts; schreibe, zwischen welchen beiden, den niedrigeren zuerst: {}</translation>
     </message>
     <message>
@@ -3268,6 +3240,658 @@
     <message>
         <source>{} of {} knobs unknown</source>
         <translation>{} von {} Reglern unbekannt</translation>
+    </message>
+    <message>
+        <source>is no PDF</source>
+        <translation>ist kein PDF</translation>
+    </message>
+    <message>
+        <source>the PDF is damaged or locked</source>
+        <translation>das PDF ist beschädigt oder gesperrt</translation>
+    </message>
+    <message>
+        <source>should read {}</source>
+        <translation>zu messen {}</translation>
+    </message>
+    <message>
+        <source>Set {} · {}</source>
+        <translation>Einstellen: {} · {}</translation>
+    </message>
+    <message>
+        <source>from {}</source>
+        <translation>aus {}</translation>
+    </message>
+    <message>
+        <source>outline and spectrum</source>
+        <translation>Umriss und Spektrum</translation>
+    </message>
+    <message>
+        <source>chance begins elsewhere</source>
+        <translation>der Zufall beginnt anderswo</translation>
+    </message>
+    <message>
+        <source>what is said of the patch: {} → {}</source>
+        <translation>was über den Patch gesagt ist: {} → {}</translation>
+    </message>
+    <message>
+        <source>{} sits elsewhere</source>
+        <translation>{} sitzt anderswo</translation>
+    </message>
+    <message>
+        <source>{} is called {}</source>
+        <translation>{} heißt {}</translation>
+    </message>
+    <message>
+        <source>{} is of voice {}, was of {}</source>
+        <translation>{} gehört zur Stimme {}, vorher {}</translation>
+    </message>
+    <message>
+        <source>the note on {}: {} → {}</source>
+        <translation>die Notiz zu {}: {} → {}</translation>
+    </message>
+    <message>
+        <source>cable {} from {} goes to {}, not to {}</source>
+        <translation>Kabel {} von {} führt zu {}, nicht zu {}</translation>
+    </message>
+    <message>
+        <source>cable {} into {} moved from {} to {}</source>
+        <translation>Kabel {} in {} wechselte von {} zu {}</translation>
+    </message>
+    <message>
+        <source>cable {} is another one of the bag</source>
+        <translation>Kabel {} ist ein anderes aus dem Beutel</translation>
+    </message>
+    <message>
+        <source>cable {} stands under another heading</source>
+        <translation>Kabel {} steht unter einer anderen Überschrift</translation>
+    </message>
+    <message>
+        <source>the note on cable {}: {} → {}</source>
+        <translation>die Notiz zu Kabel {}: {} → {}</translation>
+    </message>
+    <message>
+        <source>rows are tied in another order</source>
+        <translation>die Zeilen werden in anderer Reihenfolge gesteckt</translation>
+    </message>
+    <message>
+        <source>the note on {} {}: {}</source>
+        <translation>die Notiz zu {} {}: {}</translation>
+    </message>
+    <message>
+        <source>{} {} is locked</source>
+        <translation>{} {} ist gesperrt</translation>
+    </message>
+    <message>
+        <source>{} {} is not locked any more</source>
+        <translation>{} {} ist nicht mehr gesperrt</translation>
+    </message>
+    <message>
+        <source>{} {} is known now</source>
+        <translation>{} {} ist jetzt bekannt</translation>
+    </message>
+    <message>
+        <source>{} {} is not known any more</source>
+        <translation>{} {} ist nicht mehr bekannt</translation>
+    </message>
+    <message>
+        <source>{} {} may stand elsewhere</source>
+        <translation>{} {} kann anderswo stehen</translation>
+    </message>
+    <message>
+        <source>{} {} is tried elsewhere</source>
+        <translation>{} {} wird anderswo versucht</translation>
+    </message>
+    <message>
+        <source>{} {} {:+.0f} minutes</source>
+        <translation>{} {} {:+.0f} Minuten</translation>
+    </message>
+    <message>
+        <source>{} plays no steps any more</source>
+        <translation>{} spielt keine Schritte mehr</translation>
+    </message>
+    <message>
+        <source>{} plays steps</source>
+        <translation>{} spielt Schritte</translation>
+    </message>
+    <message>
+        <source>{} lane {} {}</source>
+        <translation>{} Reihe {} {}</translation>
+    </message>
+    <message>
+        <source>{} track {} {}</source>
+        <translation>{} Spur {} {}</translation>
+    </message>
+    <message>
+        <source>is not written any more</source>
+        <translation>steht nicht mehr da</translation>
+    </message>
+    <message>
+        <source>goes through its steps otherwise</source>
+        <translation>geht anders durch ihre Schritte</translation>
+    </message>
+    <message>
+        <source>is called otherwise</source>
+        <translation>heißt anders</translation>
+    </message>
+    <message>
+        <source>step {} an octave up</source>
+        <translation>Schritt {} eine Oktave höher</translation>
+    </message>
+    <message>
+        <source>step {} an octave down</source>
+        <translation>Schritt {} eine Oktave tiefer</translation>
+    </message>
+    <message>
+        <source>step {} rests</source>
+        <translation>Schritt {} pausiert</translation>
+    </message>
+    <message>
+        <source>step {} is tied</source>
+        <translation>Schritt {} ist gebunden</translation>
+    </message>
+    <message>
+        <source>step {}: {} → {}</source>
+        <translation>Schritt {}: {} → {}</translation>
+    </message>
+    <message>
+        <source>step {} is an accent</source>
+        <translation>Schritt {} ist betont</translation>
+    </message>
+    <message>
+        <source>step {} is a hit</source>
+        <translation>Schritt {} ist ein Schlag</translation>
+    </message>
+    <message>
+        <source>{} steps, were {}</source>
+        <translation>{} Schritte, vorher {}</translation>
+    </message>
+    <message>
+        <source>{} of {} steps</source>
+        <translation>{} von {} Schritten</translation>
+    </message>
+    <message>
+        <source>no scene {} any more</source>
+        <translation>keine Szene {} mehr</translation>
+    </message>
+    <message>
+        <source>scene {} is new</source>
+        <translation>Szene {} ist neu</translation>
+    </message>
+    <message>
+        <source>scene {}</source>
+        <translation>Szene {}</translation>
+    </message>
+    <message>
+        <source>{} bars, were {}</source>
+        <translation>{} Takte, vorher {}</translation>
+    </message>
+    <message>
+        <source>{} times, were {}</source>
+        <translation>{} Mal, vorher {}</translation>
+    </message>
+    <message>
+        <source>other knobs are set when it begins</source>
+        <translation>zu Beginn werden andere Regler gestellt</translation>
+    </message>
+    <message>
+        <source>the hands move otherwise</source>
+        <translation>die Hände bewegen sich anders</translation>
+    </message>
+    <message>
+        <source>scenes follow in another order</source>
+        <translation>Szenen folgen in anderer Reihenfolge</translation>
+    </message>
+    <message>
+        <source>a finding is meant: {}</source>
+        <translation>ein Befund ist gewollt: {}</translation>
+    </message>
+    <message>
+        <source>a finding speaks again: {}</source>
+        <translation>ein Befund meldet sich wieder: {}</translation>
+    </message>
+    <message>
+        <source>a controller turns {}</source>
+        <translation>ein Controller dreht {}</translation>
+    </message>
+    <message>
+        <source>no controller turns {} any more</source>
+        <translation>kein Controller dreht {} mehr</translation>
+    </message>
+    <message>
+        <source>kept as {}: knobs stand otherwise</source>
+        <translation>gemerkt als {}: Regler stehen anders</translation>
+    </message>
+    <message>
+        <source>nothing is kept as {} any more</source>
+        <translation>nichts ist mehr als {} gemerkt</translation>
+    </message>
+    <message>
+        <source>headings look otherwise</source>
+        <translation>Überschriften sehen anders aus</translation>
+    </message>
+    <message>
+        <source>small print, such as the order of posts</source>
+        <translation>Kleingedrucktes, etwa die Reihenfolge der Pfosten</translation>
+    </message>
+    <message>
+        <source>Patch</source>
+        <translation>Patch</translation>
+    </message>
+    <message>
+        <source>Posts</source>
+        <translation>Pfosten</translation>
+    </message>
+    <message>
+        <source>Played</source>
+        <translation>Gespielt</translation>
+    </message>
+    <message>
+        <source>Notes</source>
+        <translation>Notizen</translation>
+    </message>
+    <message>
+        <source>Small print</source>
+        <translation>Kleingedrucktes</translation>
+    </message>
+    <message>
+        <source>level at the way out</source>
+        <translation>Pegel am Ausgang</translation>
+    </message>
+    <message>
+        <source>DC</source>
+        <translation>Gleichspannung</translation>
+    </message>
+    <message>
+        <source>tail of the hits</source>
+        <translation>Ausklang der Schläge</translation>
+    </message>
+    <message>
+        <source>brightness</source>
+        <translation>Helligkeit</translation>
+    </message>
+    <message>
+        <source>above 2 kHz</source>
+        <translation>über 2 kHz</translation>
+    </message>
+    <message>
+        <source>decay of the hits</source>
+        <translation>Abklingen der Schläge</translation>
+    </message>
+    <message>
+        <source>tempo</source>
+        <translation>Tempo</translation>
+    </message>
+    <message>
+        <source>findings</source>
+        <translation>Befunde</translation>
+    </message>
+    <message>
+        <source>{:.1f} dB louder</source>
+        <translation>{:.1f} dB lauter</translation>
+    </message>
+    <message>
+        <source>{:.1f} dB quieter</source>
+        <translation>{:.1f} dB leiser</translation>
+    </message>
+    <message>
+        <source>{:+.2f} V</source>
+        <translation>{:+.2f} V</translation>
+    </message>
+    <message>
+        <source>{:.0f} cents higher</source>
+        <translation>{:.0f} Cent höher</translation>
+    </message>
+    <message>
+        <source>{:.0f} cents lower</source>
+        <translation>{:.0f} Cent tiefer</translation>
+    </message>
+    <message>
+        <source>{:.0f} semitones higher</source>
+        <translation>{:.0f} Halbtöne höher</translation>
+    </message>
+    <message>
+        <source>{:.0f} semitones lower</source>
+        <translation>{:.0f} Halbtöne tiefer</translation>
+    </message>
+    <message>
+        <source>brighter by {:.2f} octaves</source>
+        <translation>heller um {:.2f} Oktaven</translation>
+    </message>
+    <message>
+        <source>duller by {:.2f} octaves</source>
+        <translation>dumpfer um {:.2f} Oktaven</translation>
+    </message>
+    <message>
+        <source>{:.1f} dB more</source>
+        <translation>{:.1f} dB mehr</translation>
+    </message>
+    <message>
+        <source>{:.1f} dB less</source>
+        <translation>{:.1f} dB weniger</translation>
+    </message>
+    <message>
+        <source>longer by {:.0f} ms</source>
+        <translation>länger um {:.0f} ms</translation>
+    </message>
+    <message>
+        <source>shorter by {:.0f} ms</source>
+        <translation>kürzer um {:.0f} ms</translation>
+    </message>
+    <message>
+        <source>faster by {:g} BPM</source>
+        <translation>schneller um {:g} BPM</translation>
+    </message>
+    <message>
+        <source>slower by {:g} BPM</source>
+        <translation>langsamer um {:g} BPM</translation>
+    </message>
+    <message>
+        <source>{:.0f} more</source>
+        <translation>{:.0f} mehr</translation>
+    </message>
+    <message>
+        <source>{:.0f} fewer</source>
+        <translation>{:.0f} weniger</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is no day: write since 2026-11-03, today or yesterday</source>
+        <translation>„{}“ ist kein Tag: schreibe since 2026-11-03, today oder yesterday</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is no rating: write rated 1 to rated 5</source>
+        <translation>„{}“ ist keine Bewertung: schreibe rated 1 bis rated 5</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; has no value that can be read: write tail D1, decay 300-500 ms, brightness above 2 kHz</source>
+        <translation>„{}“ hat keinen lesbaren Wert: schreibe tail D1, decay 300-500 ms, brightness above 2 kHz</translation>
+    </message>
+    <message>
+        <source>kept by hand</source>
+        <translation>von Hand behalten</translation>
+    </message>
+    <message>
+        <source>before the plan</source>
+        <translation>vor dem Plan</translation>
+    </message>
+    <message>
+        <source>before a sheet was read</source>
+        <translation>vor dem Lesen eines Blatts</translation>
+    </message>
+    <message>
+        <source>before going back</source>
+        <translation>vor dem Zurückgehen</translation>
+    </message>
+    <message>
+        <source>recorded</source>
+        <translation>aufgenommen</translation>
+    </message>
+    <message>
+        <source>brought in</source>
+        <translation>hereingeholt</translation>
+    </message>
+    <message>
+        <source>should be a list</source>
+        <translation>sollte eine Liste sein</translation>
+    </message>
+    <message>
+        <source>the case {} is not here</source>
+        <translation>das Gehäuse {} ist nicht hier</translation>
+    </message>
+    <message>
+        <source>the case {} is another one now</source>
+        <translation>das Gehäuse {} ist jetzt ein anderes</translation>
+    </message>
+    <message>
+        <source>the module {} is not here</source>
+        <translation>das Modul {} ist nicht hier</translation>
+    </message>
+    <message>
+        <source>the module {} is another one now</source>
+        <translation>das Modul {} ist jetzt ein anderes</translation>
+    </message>
+    <message>
+        <source>the sound of the take is none of ours</source>
+        <translation>der Klang des Takes ist keiner von uns</translation>
+    </message>
+    <message>
+        <source>the title</source>
+        <translation>der Titel</translation>
+    </message>
+    <message>
+        <source>the key</source>
+        <translation>die Tonart</translation>
+    </message>
+    <message>
+        <source>a note</source>
+        <translation>eine Notiz</translation>
+    </message>
+    <message>
+        <source>about {}</source>
+        <translation>über {}</translation>
+    </message>
+    <message>
+        <source>what follows is voice {}</source>
+        <translation>was folgt, ist Stimme {}</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot;: no thing is named that this case has</source>
+        <translation>„{}“: nennt nichts, was dieses Gehäuse hat</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot;: {} has no knob or jack of that name</source>
+        <translation>„{}“: {} hat keinen Regler und keine Buchse dieses Namens</translation>
+    </message>
+    <message>
+        <source>one end of the cable is missing</source>
+        <translation>ein Ende des Kabels fehlt</translation>
+    </message>
+    <message>
+        <source>the other end of the cable is not known; it is left out</source>
+        <translation>das andere Ende des Kabels ist nicht bekannt; es fehlt</translation>
+    </message>
+    <message>
+        <source>{} to {}, as before</source>
+        <translation>{} nach {}, wie schon gesagt</translation>
+    </message>
+    <message>
+        <source>{} holds a cable from {} already</source>
+        <translation>in {} steckt schon ein Kabel von {}</translation>
+    </message>
+    <message>
+        <source>{} to {}</source>
+        <translation>{} nach {}</translation>
+    </message>
+    <message>
+        <source>this case has no other {} left</source>
+        <translation>in diesem Gehäuse ist kein weiterer {} frei</translation>
+    </message>
+    <message>
+        <source>about {} {}</source>
+        <translation>über {} {}</translation>
+    </message>
+    <message>
+        <source>{} {} is not known</source>
+        <translation>{} {} ist nicht bekannt</translation>
+    </message>
+    <message>
+        <source>{} {} is {}: between {} and {}</source>
+        <translation>{} {} ist {}: zwischen {} und {}</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is no value of {} {}: write {}</source>
+        <translation>„{}“ ist kein Wert von {} {}: schreibe {}</translation>
+    </message>
+    <message>
+        <source>{} {} is about {}</source>
+        <translation>{} {} ist ungefähr {}</translation>
+    </message>
+    <message>
+        <source>{} {} is {}</source>
+        <translation>{} {} ist {}</translation>
+    </message>
+    <message>
+        <source>{} lane {}</source>
+        <translation>{} Reihe {}</translation>
+    </message>
+    <message>
+        <source>{} track {}</source>
+        <translation>{} Spur {}</translation>
+    </message>
+    <message>
+        <source>the text has more than {} lines</source>
+        <translation>der Text hat mehr als {} Zeilen</translation>
+    </message>
+    <message>
+        <source>line {} has more than {} letters</source>
+        <translation>Zeile {} hat mehr als {} Zeichen</translation>
+    </message>
+    <message>
+        <source>nothing is plugged into {}</source>
+        <translation>in {} steckt nichts</translation>
+    </message>
+    <message>
+        <source>{} has no such stage</source>
+        <translation>{} hat keine solche Phase</translation>
+    </message>
+    <message>
+        <source>Tables of converters</source>
+        <translation>Tabellen der Wandler</translation>
+    </message>
+    <message>
+        <source>Headroom along the way</source>
+        <translation>Reserve auf dem Weg</translation>
+    </message>
+    <message>
+        <source>Calibrated knobs</source>
+        <translation>Geeichte Regler</translation>
+    </message>
+    <message>
+        <source>Nobody wrote down</source>
+        <translation>Was niemand aufschrieb</translation>
+    </message>
+    <message>
+        <source>What it sounds like</source>
+        <translation>Wie es klingt</translation>
+    </message>
+    <message>
+        <source>For a second player</source>
+        <translation>Für einen zweiten Spieler</translation>
+    </message>
+    <message>
+        <source>To give back</source>
+        <translation>Zurückzugeben</translation>
+    </message>
+    <message>
+        <source>To take it apart</source>
+        <translation>Zum Abbauen</translation>
+    </message>
+    <message>
+        <source>{} {}: read off the metal at {} places, {} to {}</source>
+        <translation>{} {}: am Gerät abgelesen an {} Stellen, {} bis {}</translation>
+    </message>
+    <message>
+        <source>cable {} from {}: peak {:.2f} V, {:.1f} dB below ±10 V</source>
+        <translation>Kabel {} von {}: Spitze {:.2f} V, {:.1f} dB unter ±10 V</translation>
+    </message>
+    <message>
+        <source>cable {} from {}: peak {:.2f} V, {:.1f} dB beyond ±10 V</source>
+        <translation>Kabel {} von {}: Spitze {:.2f} V, {:.1f} dB über ±10 V</translation>
+    </message>
+    <message>
+        <source>{} to {}, borrowed {}</source>
+        <translation>{} an {}, geliehen {}</translation>
+    </message>
+    <message>
+        <source>Turn the monitor and the way out down, and stop the clock.</source>
+        <translation>Abhöre und Ausgang herunterdrehen und den Takt anhalten.</translation>
+    </message>
+    <message>
+        <source>Keep a take and a picture of the knobs before the first plug comes out.</source>
+        <translation>Einen Take behalten und ein Bild der Regler machen, bevor der erste Stecker herauskommt.</translation>
+    </message>
+    <message>
+        <source>Pull the cables from the last row to the first, so that nothing sounds on without its level.</source>
+        <translation>Die Kabel von der letzten Zeile zur ersten ziehen, damit nichts ohne seinen Pegel weiterklingt.</translation>
+    </message>
+    <message>
+        <source>Count the cables back into the bag: {}.</source>
+        <translation>Die Kabel in den Beutel zurückzählen: {}.</translation>
+    </message>
+    <message>
+        <source>Key {}, {}</source>
+        <translation>Tonart {}, {}</translation>
+    </message>
+    <message>
+        <source>the longest line has {} steps</source>
+        <translation>die längste Zeile hat {} Schritte</translation>
+    </message>
+    <message>
+        <source>a clock can be had at {} {}</source>
+        <translation>einen Takt gibt es an {} {}</translation>
+    </message>
+    <message>
+        <source>{} × {} ({} in the bag, {} short)</source>
+        <translation>{} × {} ({} im Beutel, {} fehlen)</translation>
+    </message>
+    <message>
+        <source>the take does not hold its case</source>
+        <translation>der Take enthält sein Gehäuse nicht</translation>
+    </message>
+    <message>
+        <source>the patch in it is cut short</source>
+        <translation>der Patch darin ist abgeschnitten</translation>
+    </message>
+    <message>
+        <source>the patch in it is too large</source>
+        <translation>der Patch darin ist zu groß</translation>
+    </message>
+    <message>
+        <source>the patch in it is damaged</source>
+        <translation>der Patch darin ist beschädigt</translation>
+    </message>
+    <message>
+        <source>no patch travels in it; it was written without, or by something else</source>
+        <translation>darin reist kein Patch mit; es wurde ohne geschrieben oder von etwas anderem</translation>
+    </message>
+    <message>
+        <source>holds no patch, so it is no take</source>
+        <translation>enthält keinen Patch und ist also kein Take</translation>
+    </message>
+    <message>
+        <source>the disk is full; nothing of it was written</source>
+        <translation>die Platte ist voll; nichts davon wurde geschrieben</translation>
+    </message>
+    <message>
+        <source>the log cannot be written there: it stands on a disk that is read-only</source>
+        <translation>das Log kann dort nicht geschrieben werden: die Platte ist schreibgeschützt</translation>
+    </message>
+    <message>
+        <source>another program holds the log; close that, or try again</source>
+        <translation>ein anderes Programm hält das Log fest; schließe es oder versuche es noch einmal</translation>
+    </message>
+    <message>
+        <source>the file is damaged or no log; move it away to begin a new one</source>
+        <translation>die Datei ist beschädigt oder kein Log; lege sie beiseite, um ein neues zu beginnen</translation>
+    </message>
+    <message>
+        <source>the file cannot be opened; look at its folder and its rights</source>
+        <translation>die Datei lässt sich nicht öffnen; prüfe ihren Ordner und ihre Rechte</translation>
+    </message>
+    <message>
+        <source>the log needs Qt&apos;s driver for SQLite: install libqt6sql6-sqlite</source>
+        <translation>das Log braucht den SQLite-Treiber von Qt: installiere libqt6sql6-sqlite</translation>
+    </message>
+    <message>
+        <source>a newer version of Lariat wrote this log (version {}, this one reads {}); it stays as it is</source>
+        <translation>eine neuere Version von Lariat schrieb dieses Log (Version {}, diese liest {}); es bleibt, wie es ist</translation>
+    </message>
+    <message>
+        <source>the log is damaged ({}); move it away to begin a new one</source>
+        <translation>das Log ist beschädigt ({}); lege es beiseite, um ein neues zu beginnen</translation>
+    </message>
+    <message>
+        <source>there is no take {}</source>
+        <translation>es gibt keinen Take {}</translation>
     </message>
 </context>
 <context>
@@ -3333,10 +3957,6 @@
         <translation>Was habe ich getan, und was war besser?</translation>
     </message>
     <message>
-        <source>This place will keep takes of the patch with their sound, readings and notes, and tell any two apart.</source>
-        <translation>Hier werden Fassungen des Patches mit Klang, Messwerten und Notizen aufbewahrt und je zwei verglichen.</translation>
-    </message>
-    <message>
         <source>free · takes %1</source>
         <translation>frei · nimmt %1</translation>
     </message>
@@ -3351,6 +3971,64 @@
     <message>
         <source>%1 is there already. Is it to be replaced?</source>
         <translation>%1 gibt es schon. Soll es ersetzt werden?</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::BlindDialog</name>
+    <message>
+        <source>Which is better?</source>
+        <translation>Was ist besser?</translation>
+    </message>
+    <message>
+        <source>First (1)</source>
+        <translation>Erster (1)</translation>
+    </message>
+    <message>
+        <source>Second (2)</source>
+        <translation>Zweiter (2)</translation>
+    </message>
+    <message>
+        <source>The first is better (Left)</source>
+        <translation>Der erste ist besser (Links)</translation>
+    </message>
+    <message>
+        <source>The second is better (Right)</source>
+        <translation>Der zweite ist besser (Rechts)</translation>
+    </message>
+    <message>
+        <source>No difference (Down)</source>
+        <translation>Kein Unterschied (Unten)</translation>
+    </message>
+    <message>
+        <source>Close</source>
+        <translation>Schließen</translation>
+    </message>
+    <message>
+        <source>What you preferred</source>
+        <translation>Was dir besser gefiel</translation>
+    </message>
+    <message>
+        <source>Round %1 of %2</source>
+        <translation>Runde %1 von %2</translation>
+    </message>
+    <message>
+        <source>Which one is better? They change at the start of a bar, equally loud.</source>
+        <translation>Welcher ist besser? Sie wechseln am Taktanfang, gleich laut.</translation>
+    </message>
+    <message>
+        <source>Hear the second too; it begins with the next bar.</source>
+        <translation>Höre auch den zweiten; er beginnt mit dem nächsten Takt.</translation>
+    </message>
+    <message>
+        <source>%1: preferred in %2 of %3 rounds</source>
+        <translation>%1: vorgezogen in %2 von %3 Runden</translation>
+    </message>
+    <message numerus="yes">
+        <source>no difference in %n round(s)</source>
+        <translation>
+            <numerusform>kein Unterschied in %n Runde</numerusform>
+            <numerusform>kein Unterschied in %n Runden</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -3623,7 +4301,7 @@
         <translation>Aus dem Gehäuse hinzufügen</translation>
     </message>
     <message>
-        <source>Type part of a module's or part's name</source>
+        <source>Type part of a module&apos;s or part&apos;s name</source>
         <translation>Einen Teil des Namens von Modul oder Teil eingeben</translation>
     </message>
     <message>
@@ -3718,7 +4396,7 @@
         <translation>Ende umstecken</translation>
     </message>
     <message>
-        <source>Type part of a jack's name</source>
+        <source>Type part of a jack&apos;s name</source>
         <translation>Einen Teil des Buchsennamens eingeben</translation>
     </message>
     <message>
@@ -3870,7 +4548,7 @@
         <translation>%1 herausnehmen</translation>
     </message>
     <message>
-        <source>Nothing is unknown here. A knob's menu says that nobody knows where it stands.</source>
+        <source>Nothing is unknown here. A knob&apos;s menu says that nobody knows where it stands.</source>
         <translation>Hier ist nichts unbekannt. Im Menü eines Reglers steht, dass niemand weiß, wo er steht.</translation>
     </message>
     <message>
@@ -3968,7 +4646,7 @@
         <translation> V</translation>
     </message>
     <message>
-        <source>Volts of a recording's full scale</source>
+        <source>Volts of a recording&apos;s full scale</source>
         <translation>Volt bei Vollaussteuerung der Aufnahme</translation>
     </message>
     <message>
@@ -4032,7 +4710,7 @@
         <translation>Gezählt werden die Pulse, einer je Schlag.</translation>
     </message>
     <message>
-        <source>Row %1: a place is written as a clock's hand, from 7:00 to 5:00.</source>
+        <source>Row %1: a place is written as a clock&apos;s hand, from 7:00 to 5:00.</source>
         <translation>Zeile %1: eine Stellung wird wie ein Uhrzeiger geschrieben, von 7:00 bis 5:00.</translation>
     </message>
     <message>
@@ -4134,7 +4812,7 @@
         <translation>%1…%2 V</translation>
     </message>
     <message>
-        <source>No cable yet. Drag from one post's line to another, or press Ctrl+T and write which output goes to which input.</source>
+        <source>No cable yet. Drag from one post&apos;s line to another, or press Ctrl+T and write which output goes to which input.</source>
         <translation>Noch kein Kabel. Von der Linie eines Pfostens zu einer anderen ziehen, oder Strg+T drücken und schreiben, welcher Ausgang in welchen Eingang geht.</translation>
     </message>
     <message numerus="yes">
@@ -4210,7 +4888,7 @@
         <translation>Befehl suchen</translation>
     </message>
     <message>
-        <source>Type part of a command's name</source>
+        <source>Type part of a command&apos;s name</source>
         <translation>Einen Teil des Befehlsnamens eingeben</translation>
     </message>
 </context>
@@ -4529,6 +5207,18 @@
     <message>
         <source>Its case and modules are in your folder; the patch opens in a new window.</source>
         <translation>Gehäuse und Module sind in Ihrem Ordner; der Patch öffnet sich in einem neuen Fenster.</translation>
+    </message>
+    <message>
+        <source>;;Sheets and bundles (*.pdf *.html *.svg *.lariat-bundle)</source>
+        <translation>;;Blätter und Bündel (*.pdf *.html *.svg *.lariat-bundle)</translation>
+    </message>
+    <message>
+        <source>Bundles and sheets (*.lariat-bundle *.zip *.pdf *.html *.svg)</source>
+        <translation>Bündel und Blätter (*.lariat-bundle *.zip *.pdf *.html *.svg)</translation>
+    </message>
+    <message>
+        <source>The patch of %1, as it was. It has no file of its own yet.</source>
+        <translation>Der Patch aus %1, wie er war. Er hat noch keine eigene Datei.</translation>
     </message>
 </context>
 <context>
@@ -5292,6 +5982,344 @@
     </message>
 </context>
 <context>
+    <name>lariat::LogKeeper</name>
+    <message>
+        <source>There is no folder of your own to keep a log in: set HOME.</source>
+        <translation>Es gibt keinen eigenen Ordner für ein Log: setze HOME.</translation>
+    </message>
+    <message>
+        <source>Keeping a take</source>
+        <translation>Take behalten</translation>
+    </message>
+    <message>
+        <source>The take was not kept: %1</source>
+        <translation>Der Take wurde nicht behalten: %1</translation>
+    </message>
+    <message>
+        <source>Kept as take %1.</source>
+        <translation>Behalten als Take %1.</translation>
+    </message>
+    <message>
+        <source>Take %1 cannot be gone back to: %2. Exported as a bundle it brings its modules along.</source>
+        <translation>Zu Take %1 kann man nicht zurück: %2. Als Bündel exportiert bringt er seine Module mit.</translation>
+    </message>
+    <message>
+        <source>go back to take %1</source>
+        <translation>zurück zu Take %1</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::LogPlace</name>
+    <message>
+        <source>Hear in turns</source>
+        <translation>Abwechselnd hören</translation>
+    </message>
+    <message>
+        <source>Heard: %1</source>
+        <translation>Zu hören: %1</translation>
+    </message>
+    <message>
+        <source>Find takes</source>
+        <translation>Takes finden</translation>
+    </message>
+    <message>
+        <source>Find: kick, tail D1, no findings</source>
+        <translation>Finden: kick, tail D1, no findings</translation>
+    </message>
+    <message>
+        <source>Words, figures, #tags and days, told apart by commas: decay 300-500 ms, rated 4, with keel, since 2026-11-03, has sound</source>
+        <translation>Wörter, Messwerte, #Schlagworte und Tage, durch Kommas getrennt: decay 300-500 ms, rated 4, with keel, since 2026-11-03, has sound</translation>
+    </message>
+    <message>
+        <source>Try again</source>
+        <translation>Noch einmal</translation>
+    </message>
+    <message>
+        <source>Keep a take</source>
+        <translation>Take behalten</translation>
+    </message>
+    <message>
+        <source>The patch as it is, with its sound (%1, in every place)</source>
+        <translation>Den Patch, wie er ist, mit seinem Klang (%1, an jedem Ort)</translation>
+    </message>
+    <message>
+        <source>What is different</source>
+        <translation>Was anders ist</translation>
+    </message>
+    <message>
+        <source>What is different; what is ticked can be brought over</source>
+        <translation>Was anders ist; Angehaktes lässt sich übernehmen</translation>
+    </message>
+    <message>
+        <source>What one hears of it</source>
+        <translation>Was man davon hört</translation>
+    </message>
+    <message>
+        <source>From one to the other at each bar, equally loud</source>
+        <translation>Bei jedem Takt vom einen zum anderen, gleich laut</translation>
+    </message>
+    <message>
+        <source>Blind, %1 rounds…</source>
+        <translation>Blind, %1 Runden…</translation>
+    </message>
+    <message>
+        <source>Bring over what is ticked</source>
+        <translation>Angehaktes übernehmen</translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation>Name</translation>
+    </message>
+    <message>
+        <source>Tags: drum slow</source>
+        <translation>Schlagworte: trommel langsam</translation>
+    </message>
+    <message>
+        <source>Rating</source>
+        <translation>Bewertung</translation>
+    </message>
+    <message>
+        <source>not rated</source>
+        <translation>unbewertet</translation>
+    </message>
+    <message>
+        <source>Notes</source>
+        <translation>Notizen</translation>
+    </message>
+    <message>
+        <source>&amp;Hold the take against…</source>
+        <translation>Take &amp;vergleichen mit…</translation>
+    </message>
+    <message>
+        <source>&amp;Throw the take away</source>
+        <translation>Take &amp;wegwerfen</translation>
+    </message>
+    <message>
+        <source>Take &amp;back what was thrown away</source>
+        <translation>Weggeworfenes &amp;zurückholen</translation>
+    </message>
+    <message>
+        <source>Nothing was thrown away since this window was opened.</source>
+        <translation>Seit dieses Fenster offen ist, wurde nichts weggeworfen.</translation>
+    </message>
+    <message>
+        <source>E&amp;xport the take…</source>
+        <translation>Take e&amp;xportieren…</translation>
+    </message>
+    <message>
+        <source>Export the take</source>
+        <translation>Take exportieren</translation>
+    </message>
+    <message>
+        <source>Bundle (*.lariat-bundle)</source>
+        <translation>Bündel (*.lariat-bundle)</translation>
+    </message>
+    <message>
+        <source>&amp;Import a take…</source>
+        <translation>Take &amp;importieren…</translation>
+    </message>
+    <message>
+        <source>Import a take</source>
+        <translation>Take importieren</translation>
+    </message>
+    <message>
+        <source>Bring another&apos;s changes in&amp;to it…</source>
+        <translation>Änderungen von jemand anderem hereinho&amp;len…</translation>
+    </message>
+    <message>
+        <source>What somebody else made of the take that is held against</source>
+        <translation>Was jemand anderes aus dem Vergleichs-Take machte</translation>
+    </message>
+    <message>
+        <source>Patch (*.lariat *.json)</source>
+        <translation>Patch (*.lariat *.json)</translation>
+    </message>
+    <message>
+        <source>&amp;Diary page of the day…</source>
+        <translation>&amp;Tagebuchseite des Tages…</translation>
+    </message>
+    <message>
+        <source>Save the page of the diary</source>
+        <translation>Tagebuchseite speichern</translation>
+    </message>
+    <message>
+        <source>HTML (*.html);;Markdown (*.md)</source>
+        <translation>HTML (*.html);;Markdown (*.md)</translation>
+    </message>
+    <message>
+        <source>&amp;Let old sounds go…</source>
+        <translation>Alte &amp;Klänge weggeben…</translation>
+    </message>
+    <message>
+        <source>as take %1</source>
+        <translation>wie Take %1</translation>
+    </message>
+    <message>
+        <source>not kept yet; from take %1</source>
+        <translation>noch nicht behalten; aus Take %1</translation>
+    </message>
+    <message>
+        <source>not kept yet</source>
+        <translation>noch nicht behalten</translation>
+    </message>
+    <message>
+        <source>No take yet. %1 keeps one at any moment, in every place, while everything goes on.</source>
+        <translation>Noch kein Take. %1 behält jederzeit einen, an jedem Ort, während alles weiterläuft.</translation>
+    </message>
+    <message>
+        <source>No take is like that.</source>
+        <translation>So ist kein Take.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n take(s) since %1</source>
+        <translation>
+            <numerusform>%n Take seit %1</numerusform>
+            <numerusform>%n Takes seit %1</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>%1, sounds %2</source>
+        <translation>%1, Klänge %2</translation>
+    </message>
+    <message>
+        <source>Now</source>
+        <translation>Jetzt</translation>
+    </message>
+    <message>
+        <source>%1 · %2</source>
+        <translation>%1 · %2</translation>
+    </message>
+    <message>
+        <source>It came from no take. Ctrl and a click, or C, holds it against another one.</source>
+        <translation>Er kam aus keinem Take. Strg und ein Klick, oder C, vergleicht ihn mit einem anderen.</translation>
+    </message>
+    <message>
+        <source>What is different, held against %1</source>
+        <translation>Was anders ist, verglichen mit %1</translation>
+    </message>
+    <message>
+        <source>Go on from %1</source>
+        <translation>Weiter von %1</translation>
+    </message>
+    <message>
+        <source>You preferred %1 in %2 of %3 blind rounds.</source>
+        <translation>Dir gefiel %1 in %2 von %3 blinden Runden besser.</translation>
+    </message>
+    <message>
+        <source>row %1</source>
+        <translation>Zeile %1</translation>
+    </message>
+    <message numerus="yes">
+        <source>… and %n more</source>
+        <translation>
+            <numerusform>… und %n weitere</numerusform>
+            <numerusform>… und %n weitere</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Nothing is different.</source>
+        <translation>Nichts ist anders.</translation>
+    </message>
+    <message>
+        <source>Into the open patch, as one step that can be undone</source>
+        <translation>In den offenen Patch, als ein Schritt, der sich zurücknehmen lässt</translation>
+    </message>
+    <message>
+        <source>It cannot be brought over: %1</source>
+        <translation>Es lässt sich nicht übernehmen: %1</translation>
+    </message>
+    <message>
+        <source>The open patch has all of that already.</source>
+        <translation>Der offene Patch hat all das schon.</translation>
+    </message>
+    <message>
+        <source>bring over from %1</source>
+        <translation>übernehmen aus %1</translation>
+    </message>
+    <message>
+        <source>Brought over. Ctrl+Z takes it back.</source>
+        <translation>Übernommen. Strg+Z nimmt es zurück.</translation>
+    </message>
+    <message>
+        <source>First hold against the take that both of you began with.</source>
+        <translation>Vergleiche zuerst mit dem Take, mit dem ihr beide begannt.</translation>
+    </message>
+    <message>
+        <source>bring in the changes of another</source>
+        <translation>Änderungen von jemand anderem hereinholen</translation>
+    </message>
+    <message>
+        <source>yours: %1; left out: %2</source>
+        <translation>deine: %1; weggelassen: %2</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n change(s) brought in.</source>
+        <translation>
+            <numerusform>%n Änderung hereingeholt.</numerusform>
+            <numerusform>%n Änderungen hereingeholt.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>%1 cannot be heard: %2</source>
+        <translation>%1 ist nicht zu hören: %2</translation>
+    </message>
+    <message>
+        <source>The patch is that of take %1 now. What comes next branches off there; Ctrl+Z goes back.</source>
+        <translation>Der Patch ist jetzt der von Take %1. Was folgt, zweigt dort ab; Strg+Z geht zurück.</translation>
+    </message>
+    <message>
+        <source>Take %1 is thrown away; for a day it can be taken back (menu Patch).</source>
+        <translation>Take %1 ist weggeworfen; einen Tag lang lässt er sich zurückholen (Menü Patch).</translation>
+    </message>
+    <message>
+        <source>older than a month</source>
+        <translation>älter als ein Monat</translation>
+    </message>
+    <message>
+        <source>older than a week</source>
+        <translation>älter als eine Woche</translation>
+    </message>
+    <message>
+        <source>all of them</source>
+        <translation>alle</translation>
+    </message>
+    <message>
+        <source>Let old sounds go</source>
+        <translation>Alte Klänge weggeben</translation>
+    </message>
+    <message>
+        <source>Sounds of takes that are rated less than 4 go; patches, notes and figures stay. Takes that are</source>
+        <translation>Klänge von Takes mit weniger als 4 Punkten gehen; Patches, Notizen und Messwerte bleiben. Takes:</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n sound(s) went; the log is smaller by %1.</source>
+        <translation>
+            <numerusform>%n Klang ging; das Log ist um %1 kleiner.</numerusform>
+            <numerusform>%n Klänge gingen; das Log ist um %1 kleiner.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Choose a take first.</source>
+        <translation>Zuerst einen Take wählen.</translation>
+    </message>
+    <message>
+        <source>Take %1 is in %2, with its modules and its sound.</source>
+        <translation>Take %1 liegt in %2, mit seinen Modulen und seinem Klang.</translation>
+    </message>
+    <message>
+        <source>It is take %1 now.</source>
+        <translation>Er ist jetzt Take %1.</translation>
+    </message>
+    <message>
+        <source>It is take %1 now. Its case and modules are there when Lariat is started again.</source>
+        <translation>Er ist jetzt Take %1. Sein Gehäuse und seine Module sind nach einem Neustart von Lariat da.</translation>
+    </message>
+    <message>
+        <source>The page of the diary is in %1.</source>
+        <translation>Die Tagebuchseite liegt in %1.</translation>
+    </message>
+</context>
+<context>
     <name>lariat::MainWindow</name>
     <message>
         <source>Left out: %1</source>
@@ -5679,6 +6707,18 @@
         <source>%1 of %2 knobs unknown</source>
         <translation>%1 von %2 Reglern unbekannt</translation>
     </message>
+    <message>
+        <source>&amp;Keep a take of it</source>
+        <translation>Take davon &amp;behalten</translation>
+    </message>
+    <message>
+        <source>Patch from n&amp;otes…</source>
+        <translation>Patch aus N&amp;otizen…</translation>
+    </message>
+    <message>
+        <source>%1 of %2 lines were understood; the others stand in what is said of the patch.</source>
+        <translation>%1 von %2 Zeilen wurden verstanden; die anderen stehen in der Beschreibung des Patches.</translation>
+    </message>
 </context>
 <context>
     <name>lariat::MakerPage</name>
@@ -5750,7 +6790,7 @@
         <translation>Es stimmt und steht auf dem Prüfstand.</translation>
     </message>
     <message>
-        <source>There is a module %1 already: give this one another name, or a line "id …".</source>
+        <source>There is a module %1 already: give this one another name, or a line &quot;id …&quot;.</source>
         <translation>Es gibt schon ein Modul %1: gib diesem einen anderen Namen oder eine Zeile „id …“.</translation>
     </message>
     <message>
@@ -5925,6 +6965,94 @@
     </message>
 </context>
 <context>
+    <name>lariat::NotesDialog</name>
+    <message>
+        <source>A patch from notes</source>
+        <translation>Ein Patch aus Notizen</translation>
+    </message>
+    <message>
+        <source>In which case</source>
+        <translation>In welchem Gehäuse</translation>
+    </message>
+    <message>
+        <source>Text from a file…</source>
+        <translation>Text aus einer Datei…</translation>
+    </message>
+    <message>
+        <source>Notes, a line each</source>
+        <translation>Notizen, je eine Zeile</translation>
+    </message>
+    <message>
+        <source>As you wrote it down:
+
+VCO1 saw -&gt; VCF in, cutoff ~ 10 o&apos;clock, res ?
+VCF -&gt; VCA -&gt; out
+env 1 to VCA, decay short
+seq: d3 d3 - f3
+tempo 112</source>
+        <translation>Wie du es aufgeschrieben hast (auf Englisch):
+
+VCO1 saw -&gt; VCF in, cutoff ~ 10 o&apos;clock, res ?
+VCF -&gt; VCA -&gt; out
+env 1 to VCA, decay short
+seq: d3 d3 - f3
+tempo 112</translation>
+    </message>
+    <message>
+        <source>What each line was understood as</source>
+        <translation>Wie jede Zeile verstanden wurde</translation>
+    </message>
+    <message>
+        <source>Cancel</source>
+        <translation>Abbrechen</translation>
+    </message>
+    <message>
+        <source>Open as a new patch</source>
+        <translation>Als neuen Patch öffnen</translation>
+    </message>
+    <message>
+        <source>Text from a file</source>
+        <translation>Text aus einer Datei</translation>
+    </message>
+    <message>
+        <source>Text (*.txt *.md);;All files (*)</source>
+        <translation>Text (*.txt *.md);;Alle Dateien (*)</translation>
+    </message>
+    <message>
+        <source>From notes</source>
+        <translation>Aus Notizen</translation>
+    </message>
+    <message>
+        <source>Not understood: %1</source>
+        <translation>Nicht verstanden: %1</translation>
+    </message>
+    <message>
+        <source>Perhaps: %1</source>
+        <translation>Vielleicht: %1</translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 of %n line(s) understood</source>
+        <translation>
+            <numerusform>%1 von %n Zeile verstanden</numerusform>
+            <numerusform>%1 von %n Zeilen verstanden</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n cable(s)</source>
+        <translation>
+            <numerusform>%n Kabel</numerusform>
+            <numerusform>%n Kabel</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n knob(s) unknown</source>
+        <translation>
+            <numerusform>%n Regler unbekannt</numerusform>
+            <numerusform>%n Regler unbekannt</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>lariat::PadSurface</name>
     <message>
         <source>Pad to play on</source>
@@ -5933,6 +7061,21 @@
     <message>
         <source>Press and move: x and y follow, and touch is open while you hold. Arrow keys move as well; it stays where it is let go. Enter opens touch by hand for as long as it is down.</source>
         <translation>Drücken und bewegen: x und y folgen, und touch ist offen, solange gehalten wird. Auch die Pfeiltasten bewegen; es bleibt, wo es losgelassen wird. Die Eingabetaste öffnet touch von Hand, solange sie unten ist.</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::PairPicture</name>
+    <message>
+        <source>Outline and spectrum of both</source>
+        <translation>Umriss und Spektrum von beiden</translation>
+    </message>
+    <message>
+        <source>Both at one loudness</source>
+        <translation>Beide gleich laut</translation>
+    </message>
+    <message>
+        <source>What is in them</source>
+        <translation>Was in ihnen steckt</translation>
     </message>
 </context>
 <context>
@@ -6326,7 +7469,7 @@
         <translation>Plan %1 von %2</translation>
     </message>
     <message>
-        <source> · the best that was found in time; none can need less than %1 cables' worth</source>
+        <source> · the best that was found in time; none can need less than %1 cables&apos; worth</source>
         <translation> · der beste, der rechtzeitig gefunden wurde; keiner kann weniger als den Gegenwert von %1 Kabeln brauchen</translation>
     </message>
     <message>
@@ -6585,7 +7728,7 @@
         <translation>%1: ein Block war nicht fertig, als das Gerät ihn brauchte. Mehr Latenz nehmen oder schließen, was den Rechner sonst beschäftigt.</translation>
     </message>
     <message>
-        <source>As the system's text</source>
+        <source>As the system&apos;s text</source>
         <translation>Wie der Text des Systems</translation>
     </message>
     <message>
@@ -6605,7 +7748,7 @@
         <translation>nirgendwohin</translation>
     </message>
     <message>
-        <source>24 pulses a beat of the patch's clock, with start, continue and stop</source>
+        <source>24 pulses a beat of the patch&apos;s clock, with start, continue and stop</source>
         <translation>24 Pulse je Schlag vom Takt des Patches, mit Start, Weiter und Stopp</translation>
     </message>
     <message>
@@ -6679,7 +7822,7 @@
         <translation>2 vco, filter, 2 vca, contour for both</translation>
     </message>
     <message>
-        <source>Parts with commas between them; "for" says for whom, "to" what it moves: lfo slow to pwm</source>
+        <source>Parts with commas between them; &quot;for&quot; says for whom, &quot;to&quot; what it moves: lfo slow to pwm</source>
         <translation>Teile mit Kommas dazwischen; „for“ sagt, für wen, „to“, was es bewegt: lfo slow to pwm</translation>
     </message>
 </context>
@@ -6886,7 +8029,7 @@
         <translation>Skala von Tasten lernen</translation>
     </message>
     <message>
-        <source>Play its notes, the root first, then press again. They become the quantizer's own notes.</source>
+        <source>Play its notes, the root first, then press again. They become the quantizer&apos;s own notes.</source>
         <translation>Ihre Töne spielen, den Grundton zuerst, dann noch einmal drücken. Sie werden die eigenen Töne des Quantisierers.</translation>
     </message>
     <message>
@@ -6999,7 +8142,7 @@
         <translation>Was dreht die Hand?</translation>
     </message>
     <message>
-        <source>Type a part of the knob's or post's name</source>
+        <source>Type a part of the knob&apos;s or post&apos;s name</source>
         <translation>Teil des Namens von Knopf oder Posten tippen</translation>
     </message>
     <message>
@@ -7140,10 +8283,6 @@
         <translation>Als PDF speichern…</translation>
     </message>
     <message>
-        <source>Save as Markdown…</source>
-        <translation>Als Markdown speichern…</translation>
-    </message>
-    <message>
         <source>Patch sheet, page by page</source>
         <translation>Patch-Blatt, Seite für Seite</translation>
     </message>
@@ -7158,14 +8297,6 @@
     <message>
         <source>Page %1</source>
         <translation>Seite %1</translation>
-    </message>
-    <message>
-        <source>PDF (*.pdf)</source>
-        <translation>PDF (*.pdf)</translation>
-    </message>
-    <message>
-        <source>Markdown (*.md)</source>
-        <translation>Markdown (*.md)</translation>
     </message>
     <message>
         <source>Save the patch sheet</source>
@@ -7190,6 +8321,86 @@
     <message>
         <source>The sheet is being worked out, and saved as soon as it is.</source>
         <translation>Das Blatt wird gerade ausgerechnet und danach gespeichert.</translation>
+    </message>
+    <message>
+        <source>PDF</source>
+        <translation>PDF</translation>
+    </message>
+    <message>
+        <source>HTML, one file…</source>
+        <translation>HTML, eine Datei…</translation>
+    </message>
+    <message>
+        <source>SVG…</source>
+        <translation>SVG…</translation>
+    </message>
+    <message>
+        <source>Markdown…</source>
+        <translation>Markdown…</translation>
+    </message>
+    <message>
+        <source>CSV of the cables…</source>
+        <translation>CSV der Kabel…</translation>
+    </message>
+    <message>
+        <source>CSV of the knobs…</source>
+        <translation>CSV der Regler…</translation>
+    </message>
+    <message>
+        <source>DOT, for graph programs…</source>
+        <translation>DOT, für Graphenprogramme…</translation>
+    </message>
+    <message>
+        <source>Layout</source>
+        <translation>Aufmachung</translation>
+    </message>
+    <message>
+        <source>One page</source>
+        <translation>Eine Seite</translation>
+    </message>
+    <message>
+        <source>Workbook</source>
+        <translation>Arbeitsheft</translation>
+    </message>
+    <message>
+        <source>Archive</source>
+        <translation>Archiv</translation>
+    </message>
+    <message>
+        <source>Paper</source>
+        <translation>Papier</translation>
+    </message>
+    <message>
+        <source>Upright or across</source>
+        <translation>Hoch oder quer</translation>
+    </message>
+    <message>
+        <source>upright</source>
+        <translation>hoch</translation>
+    </message>
+    <message>
+        <source>across</source>
+        <translation>quer</translation>
+    </message>
+    <message>
+        <source>Colour</source>
+        <translation>Farbe</translation>
+    </message>
+    <message>
+        <source>Without it, kinds of signal differ by their marks and lines</source>
+        <translation>Ohne sie unterscheiden sich Signalarten durch Zeichen und Linien</translation>
+    </message>
+    <message>
+        <source>Contents</source>
+        <translation>Inhalt</translation>
+    </message>
+    <message>
+        <source>Save as</source>
+        <translation>Speichern als</translation>
+    </message>
+    <message>
+        <source>Patch sheet as &amp;HTML…</source>
+        <translation>Patch-Blatt als &amp;HTML…</translation>
     </message>
 </context>
 <context>
@@ -7728,6 +8939,32 @@
     <message>
         <source>&amp;Make a module…</source>
         <translation>Ein Modul &amp;bauen…</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::TakeList</name>
+    <message>
+        <source>yesterday %1</source>
+        <translation>gestern %1</translation>
+    </message>
+    <message>
+        <source>Takes, newest first</source>
+        <translation>Takes, neueste zuerst</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::TakeModel</name>
+    <message>
+        <source>Now</source>
+        <translation>Jetzt</translation>
+    </message>
+    <message>
+        <source>%1 · %2</source>
+        <translation>%1 · %2</translation>
+    </message>
+    <message>
+        <source>here</source>
+        <translation>hier</translation>
     </message>
 </context>
 <context>
@@ -8324,7 +9561,7 @@
         <translation>Nä&amp;chste Seite</translation>
     </message>
     <message>
-        <source>Show the chosen ro&amp;w's signal here, or no longer</source>
+        <source>Show the chosen ro&amp;w&apos;s signal here, or no longer</source>
         <translation>Signal der gewählten Zei&amp;le hier zeigen, oder nicht mehr</translation>
     </message>
     <message>

@@ -2,6 +2,16 @@
 <!DOCTYPE TS>
 <TS version="2.1" language="en" sourcelanguage="en">
 <context>
+    <name>lariat::BlindDialog</name>
+    <message numerus="yes">
+        <source>no difference in %n round(s)</source>
+        <translation>
+            <numerusform>no difference in %n round</numerusform>
+            <numerusform>no difference in %n rounds</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>lariat::BuildingActions</name>
     <message numerus="yes">
         <source> – %n cable(s)</source>
@@ -76,6 +86,37 @@
     </message>
 </context>
 <context>
+    <name>lariat::LogPlace</name>
+    <message numerus="yes">
+        <source>%n take(s) since %1</source>
+        <translation>
+            <numerusform>%n take since %1</numerusform>
+            <numerusform>%n takes since %1</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>… and %n more</source>
+        <translation>
+            <numerusform>… and %n more</numerusform>
+            <numerusform>… and %n more</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n change(s) brought in.</source>
+        <translation>
+            <numerusform>%n change brought in.</numerusform>
+            <numerusform>%n changes brought in.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n sound(s) went; the log is smaller by %1.</source>
+        <translation>
+            <numerusform>%n sound went; the log is smaller by %1.</numerusform>
+            <numerusform>%n sounds went; the log is smaller by %1.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>lariat::MainWindow</name>
     <message numerus="yes">
         <source>%n cable(s)</source>
@@ -109,6 +150,30 @@
         <translation>
             <numerusform>%n move recorded.</numerusform>
             <numerusform>%n moves recorded.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>lariat::NotesDialog</name>
+    <message numerus="yes">
+        <source>%1 of %n line(s) understood</source>
+        <translation>
+            <numerusform>%1 of %n line understood</numerusform>
+            <numerusform>%1 of %n lines understood</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n cable(s)</source>
+        <translation>
+            <numerusform>%n cable</numerusform>
+            <numerusform>%n cables</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n knob(s) unknown</source>
+        <translation>
+            <numerusform>%n knob unknown</numerusform>
+            <numerusform>%n knobs unknown</numerusform>
         </translation>
     </message>
 </context>

@@ -19,6 +19,7 @@
 
 #include <poppler-document.h>
 #include <poppler-embedded-file.h>
+#include <poppler-global.h>
 
 namespace lariat {
 namespace {
@@ -152,6 +153,7 @@ std::string chartSvg(const Sheet& sheet, const SheetSettings& settings) {
 
 Result<std::string> attachedTo(std::string_view pdf) {
     if (!pdf.starts_with("%PDF")) return failure(say("is no PDF"));
+    poppler::set_debug_error_function([](const std::string&, void*) {}, nullptr); // what is wrong is said here
     const std::unique_ptr<poppler::document> document(poppler::document::load_from_raw_data(
         pdf.data(), static_cast<int>(std::min<std::size_t>(pdf.size(), 1U << 30))));
     if (!document || document->is_locked()) return failure(say("the PDF is damaged or locked"));

@@ -75,6 +75,15 @@ bool Files::openCopy(const QString& file) {
     return opened.has_value();
 }
 
+bool Files::openUnnamed(const Patch& patch) {
+    const ScratchFile scratch("lariat");
+    const auto opened = writeFile(scratch.path(), writePatch(patch), FileKind::Patch).and_then([&] {
+        return document_.openCopy(q(scratch.path().string()));
+    });
+    if (!opened) Q_EMIT message(said(opened.error()), true);
+    return opened.has_value();
+}
+
 void Files::openByDialog() {
     if (!mayLeave()) return;
     const QString chosen =
@@ -164,17 +173,10 @@ bool Files::openCarried(const QString& file) {
     if (unpacked->patch && unpacked->written.empty() && unpacked->renamed.empty() &&
         document_.workspace().cases.contains(unpacked->caseId)) {
         Q_EMIT aboutToRead();
-        const ScratchFile scratch("lariat");
-        const auto opened = writeFile(scratch.path(), writePatch(*unpacked->patch), FileKind::Patch).and_then([&] {
-            return document_.openCopy(q(scratch.path().string()));
-        });
-        if (!opened)
-            Q_EMIT message(said(opened.error()), true);
-        else
-            Q_EMIT message(
-                tr("The patch of %1, as it was. It has no file of its own yet.").arg(QFileInfo(file).fileName()),
-                false);
-        return opened.has_value();
+        if (!openUnnamed(*unpacked->patch)) return false;
+        Q_EMIT message(tr("The patch of %1, as it was. It has no file of its own yet.").arg(QFileInfo(file).fileName()),
+                       false);
+        return true;
     }
     QStringList renamed;
     for (const std::string& text : unpacked->renamed) renamed << q(text);

@@ -20,6 +20,8 @@ class Files : public QObject {
     bool open(const QString& file);
     /// Opens a file as a new, unnamed patch.
     bool openCopy(const QString& file);
+    /// Opens a patch that has no file yet.
+    bool openUnnamed(const Patch& patch);
     void openByDialog();
     bool save();
     bool saveAs();

@@ -167,7 +167,9 @@ void LogKeeper::write(Result<NewTake> take) {
     }
     Q_EMIT changed();
     Q_EMIT kept(*id);
-    Q_EMIT message(tr("Kept as take %1.").arg(*id), false);
+    // What is kept by itself before something else says nothing over that.
+    if (take->kind == TakeKind::ByHand || take->kind == TakeKind::Recorded)
+        Q_EMIT message(tr("Kept as take %1.").arg(*id), false);
 }
 
 bool LogKeeper::goBackTo(std::int64_t id) {

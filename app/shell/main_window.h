@@ -81,6 +81,7 @@ class MainWindow : public QMainWindow {
     void buildHelpMenu();
     void enter(const QString& place);
     void describePatch();
+    void readNotesByDialog();
     void renderToFile();
     void recordSound();
     void tapTempo();

@@ -11,6 +11,7 @@
 #include "shell/tempo.h"
 #include "timing/to_files.h"
 #include "widgets/file_dialog.h"
+#include "widgets/notes_dialog.h"
 
 #include <QDialogButtonBox>
 #include <QInputDialog>
@@ -91,6 +92,7 @@ QMenu* MainWindow::buildFileMenu() {
     addNamed(*file, "save-as", tr("Save &as…"), this, [this] { files_->saveAs(); });
     addNamed(*file, "save-bundle", tr("Save as a &bundle…"), this, [this] { files_->saveBundle(); });
     addNamed(*file, "open-bundle", tr("Open a bun&dle…"), this, [this] { files_->openBundle(); });
+    addNamed(*file, "read-notes", tr("Patch from n&otes…"), this, [this] { readNotesByDialog(); });
     addNamed(*file, "render", tr("Sound to a &file…"), this, [this] { renderToFile(); });
     file->addSeparator();
     addNamed(*file, "preferences", tr("Pre&ferences…"), this, [this] {
@@ -102,6 +104,19 @@ QMenu* MainWindow::buildFileMenu() {
     addNamed(*file, "close", tr("&Close this window"), this, [this] { close(); });
     addNamed(*file, "quit", tr("&Quit"), this, [this] { Q_EMIT quitWanted(); });
     return file;
+}
+
+/// What somebody wrote down becomes the open patch; what was open is kept in the log.
+void MainWindow::readNotesByDialog() {
+    NotesDialog dialog(document_.workspace(), document_.patch().caseId, this);
+    if (dialog.exec() != QDialog::Accepted || !dialog.notes() || !files_->mayLeave()) return;
+    const NotesRead& notes = *dialog.notes();
+    log_.keepBefore(TakeKind::BeforeReading);
+    if (files_->openUnnamed(notes.patch))
+        messages_->say(tr("%1 of %2 lines were understood; the others stand in what is said of the patch.")
+                           .arg(notes.wholeLines())
+                           .arg(notes.answers.size()),
+                       false);
 }
 
 QMenu* MainWindow::buildEditMenu() {

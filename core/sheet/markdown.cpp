@@ -45,8 +45,8 @@ void knobs(std::string& out, const Sheet& sheet, bool every) {
     const auto& speak = sheet.speak;
     out += fmt::format("\n## {}\n", speak(partName(SheetPart::Knobs)));
     for (const SheetPost& post : sheet.posts) {
-        out += fmt::format("\n### {}\n\n{}{}{}\n", post.name, post.module, post.place.empty() ? "" : ", " + post.place,
-                           post.voice.empty() ? "" : " · " + post.voice);
+        out += fmt::format("\n### {}\n\n{}{}{}{}\n", post.name, post.module, post.part.empty() ? "" : " · " + post.part,
+                           post.place.empty() ? "" : ", " + post.place, post.voice.empty() ? "" : " · " + post.voice);
         if (!post.note.empty()) out += fmt::format("\n{}\n", post.note);
         std::string lines;
         for (const SheetKnob& knob : post.knobs) {

@@ -58,7 +58,12 @@ std::string kindWord(SignalKind kind, const Speaker& speak) {
 
 SheetPost postOf(const Observation& o, const Post& post, const Speaker& speak) {
     const ModuleInfo* module = o.library->module(post.module);
-    SheetPost out{post.name, module ? module->description.name : post.module, "", post.voice, {}, post.note};
+    SheetPost out;
+    out.name = post.name;
+    out.module = module ? module->description.name : post.module;
+    if (module && module->parts.size() > 1) out.part = o.part(post.id)->name;
+    out.voice = post.voice;
+    out.note = post.note;
     const std::vector<UnknownKnob> unknowns = unknownsOf(o.patch, *o.library);
     if (const Slot* slot = o.housing ? o.housing->slot(post.slot) : nullptr)
         out.place = speak(say("row {}, HP {}", slot->row, slot->column));

@@ -28,6 +28,7 @@ struct SheetKnob {
 struct SheetPost {
     std::string name;
     std::string module;
+    std::string part;  ///< of the module, where that has several
     std::string place; ///< "row 2, HP 41"
     std::string voice;
     std::vector<SheetKnob> knobs;

@@ -268,7 +268,9 @@ std::optional<double> Scale::parse(std::string_view input, double tempo) const {
         }
     if (unit == Unit::Hertz)
         if (const auto note = parseNote(written)) return noteToHertz(*note).value;
-    const auto parts = split(written);
+    constexpr std::string_view kTimes = "×"; // before the figure, as `text` writes it
+    const auto parts =
+        split(unit == Unit::Times && written.starts_with(kTimes) ? written.substr(kTimes.size()) : written);
     return parts ? inUnit(unit, *parts) : std::nullopt;
 }
 

@@ -301,6 +301,50 @@ class CliTest : public QObject {
         QCOMPARE(run({"diff", kLamp, in("turned.json"), "--json"}).json().array().size(), 1);
     }
 
+    void sheetsAreWrittenAndRead() {
+        for (const char* ending : {"pdf", "html", "svg", "csv", "knobs.csv", "dot", "md"}) {
+            const QString file = in("lamp.") + QLatin1String(ending);
+            QCOMPARE(run({"sheet", kLamp, "--layout", "one-page", "--paper", "letter", "--grey", "--out", file}).code,
+                     0);
+            if (ending != std::string("pdf") && ending != std::string("html") && ending != std::string("svg")) continue;
+            QCOMPARE(run({"read", file, "--out", in("back.json"), "--into", in("own-of-sheet")}).code, 0);
+            QCOMPARE(run({"diff", kLamp, in("back.json")}).code, 0);
+            QCOMPARE(run({"sheet", kLamp, "--bare", "--out", file}).code, 0);
+            const Answer bare = run({"read", file, "--out", in("back.json")});
+            QVERIFY2(bare.code == 2 && bare.err.contains(QLatin1String("no patch travels in it")),
+                     qPrintable(bare.err));
+        }
+        QVERIFY(run({"sheet", kLamp, "--format", "dot"}).out.startsWith(QLatin1String("digraph \"Lamp\"")));
+        QVERIFY(!run({"sheet", kLamp, "--without", "cautions,knobs"}).out.contains(QLatin1String("ribbon")));
+        QCOMPARE(run({"sheet", kLamp, "--with", "dreams"}).code, 3);
+        QCOMPARE(run({"sheet", kLamp, "--out", in("lamp.odt")}).code, 2);
+        // Pages are counted as somebody sees them: one page is one page.
+        QProcess info;
+        QCOMPARE(run({"sheet", kLamp, "--layout", "one-page", "--out", in("one.pdf")}).code, 0);
+        info.start(QStringLiteral("pdfinfo"), {in("one.pdf")});
+        QVERIFY(info.waitForFinished() && info.readAllStandardOutput().simplified().contains("Pages: 1 "));
+    }
+
+    void notesAreRead() {
+        QFile notes(in("notes.txt"));
+        QVERIFY(notes.open(QIODevice::WriteOnly));
+        notes.write(
+            "VCO1 saw -> VCF in, cutoff ~ 10 o'clock, res ?\nVCF -> VCA -> out\nenv 1 decay short\ngronk to out\n");
+        notes.close();
+        const Answer answer = run({"read", in("notes.txt"), "--out", in("from-notes.json")});
+        QCOMPARE(answer.code, 1);
+        QVERIFY2(answer.out.contains(QLatin1String("3 of 4 lines understood, 3 cables, 3 knobs unknown")),
+                 qPrintable(answer.out));
+        QCOMPARE(run({"unknown", in("from-notes.json")}).code, 0);
+        QCOMPARE(run({"read", in("notes.txt"), "--case", "no-case", "--out", in("x.json")}).code, 2);
+        QCOMPARE(run({"read", in("notes.txt"), "--out", in("again.json"), "--json"})
+                     .json()
+                     .object()["lines"]
+                     .toArray()
+                     .size(),
+                 4);
+    }
+
     /// Takes from the command line: kept, found, told apart, given away and taken in.
     void takesAreKeptAndFound() {
         const auto log = [&](const QStringList& arguments) {

@@ -1,11 +1,15 @@
 // What people write down becomes a patch with unknowns, line by line.
-#include "plan/notes.h"
 #include "library/check.h"
 #include "library/tie.h"
 #include "library/unknowns.h"
+#include "plan/notes.h"
+#include "plan/sheet_text.h"
+#include "sheet/sheet.h"
 #include "support/patches.h"
 
 #include <QtTest>
+
+#include <QDir>
 
 #include <random>
 
@@ -40,7 +44,9 @@ QString failures(const NotesRead& notes) {
     QStringList out;
     for (const NoteAnswer& one : notes.answers)
         for (const Sentence& why : one.failed)
-            out << QStringLiteral("%1: %2 [%3]").arg(one.line).arg(QString::fromStdString(why.str()), QString::fromStdString(one.text));
+            out << QStringLiteral("%1: %2 [%3]")
+                       .arg(one.line)
+                       .arg(QString::fromStdString(why.str()), QString::fromStdString(one.text));
     return out.join(QLatin1Char('\n'));
 }
 
@@ -183,7 +189,8 @@ class NotesTest : public QObject {
         const QStringList tied = cables(patch);
         for (const char* one : {"Osc A saw > Filter in 1", "Filter low-pass > VCA 1 in", "Contour 1 out > VCA 1 lin cv",
                                 "Tracks gate 1 > Contour 1 gate", "Tracks pitch 1 > Osc A v/oct"})
-            QVERIFY2(tied.contains(QLatin1String(one)), qPrintable(QLatin1String(one) + QStringLiteral(" is not in ") + tied.join(QStringLiteral(", "))));
+            QVERIFY2(tied.contains(QLatin1String(one)),
+                     qPrintable(QLatin1String(one) + QStringLiteral(" is not in ") + tied.join(QStringLiteral(", "))));
         const auto unknown = unknownsOf(patch, workspace().library);
         QCOMPARE(unknown.size(), std::size_t{3}); // cutoff, res, decay
         const Post& filter = *std::ranges::find(patch.posts, "skerry-filter", &Post::module);
@@ -193,7 +200,13 @@ class NotesTest : public QObject {
         QVERIFY(filter.unknown.at("resonance") == Unknown{});
         QCOMPARE(patch.patterns.size(), std::size_t{1});
         QCOMPARE(patch.patterns[0]->tracks[0].steps.size(), std::size_t{8});
-        QCOMPARE(knob(patch, patch.posts[std::size_t(std::ranges::find(patch.posts, "beacon-clock", &Post::module) - patch.posts.begin())].id.c_str(), "tempo"), 112.0);
+        QCOMPARE(knob(patch,
+                      patch
+                          .posts[std::size_t(std::ranges::find(patch.posts, "beacon-clock", &Post::module) -
+                                             patch.posts.begin())]
+                          .id.c_str(),
+                      "tempo"),
+                 112.0);
         QVERIFY(checkPatch(patch, workspace().library));
     }
 
@@ -230,7 +243,8 @@ class NotesTest : public QObject {
         QVERIFY2(lines.contains(QStringLiteral("bass pulse > lead sync")), qPrintable(lines.join(QLatin1Char('\n'))));
         const Patch values = read(kNotes[6]).patch;
         const QString all = cables(values).join(QLatin1Char('\n'));
-        QVERIFY2(all.contains(QStringLiteral("Filter in 2")) && all.contains(QStringLiteral("Filter band-pass >")), qPrintable(all));
+        QVERIFY2(all.contains(QStringLiteral("Filter in 2")) && all.contains(QStringLiteral("Filter band-pass >")),
+                 qPrintable(all));
         QVERIFY2(all.contains(QStringLiteral("Contour 1 out > Filter cv 1")), qPrintable(all));
         const NotesRead titled = read(kNotes[1]);
         QCOMPARE(titled.patch.title, std::string("Stairs at night"));
@@ -243,8 +257,56 @@ class NotesTest : public QObject {
             if (one.text.find("flurb") != std::string::npos) QVERIFY(!one.whole() && !one.choices.empty());
     }
 
+    /// Sheet, patch, sheet: what stands on a sheet stands on that of the patch that is read from it.
+    void sheetsInMarkdownAreReadBack() {
+        int cables = 0;
+        int lost = 0;
+        for (const QString& file :
+             QDir(QStringLiteral(LARIAT_SOURCE "/data/demo")).entryList({QStringLiteral("*.json")})) {
+            const std::string name = file.toStdString();
+            const Patch patch = demo(name);
+            const auto observed = observe(patch, workspace().library, workspace().housing(patch), 0.2);
+            const std::string text = writeMarkdown(makeSheet(*observed, {}));
+            QVERIFY(isSheetText(text));
+            const auto read = readSheetText(text, workspace());
+            QVERIFY2(read, read ? "" : read.error().text().c_str());
+            QVERIFY2(read->wholeLines() == static_cast<int>(read->answers.size()),
+                     qPrintable(file + QLatin1Char('\n') + failures(*read)));
+            const auto again = observe(read->patch, workspace().library, workspace().housing(read->patch), 0.2);
+            // Rows, knobs, steps and scenes, line by line; what is measured may differ in the last figure.
+            const auto said = [](const Sheet& sheet) {
+                QStringList out;
+                for (const SheetRow& row : sheet.rows)
+                    out << QString::fromStdString(fmt::format("{} {} > {} {} {} {} {}", row.number, row.from, row.to,
+                                                              row.length, row.colour, row.note, row.heading));
+                for (const SheetPost& post : sheet.posts)
+                    for (const SheetKnob& knob : post.knobs)
+                        out << QString::fromStdString(post.name + " " + post.module + " " + post.place + " " +
+                                                      post.voice + " " + knob.name + " " + knob.value + " " +
+                                                      knob.hand);
+                for (const SheetLine& line : sheet.pattern)
+                    out << QString::fromStdString(fmt::format("{}", fmt::join(line.steps, " ")));
+                for (const std::string& line : sheet.scenes) out << QString::fromStdString(line);
+                return out;
+            };
+            const QStringList one = said(makeSheet(*observed, {}));
+            const QStringList other = said(makeSheet(*again, {}));
+            for (const QString& line : one)
+                if (!other.contains(line)) {
+                    ++lost;
+                    qWarning("%s: %s", name.c_str(), qPrintable(line));
+                }
+            cables += static_cast<int>(patch.cables.size());
+            QCOMPARE(read->patch.title, patch.title);
+            QCOMPARE(read->patch.key, patch.key);
+        }
+        QVERIFY2(cables > 80 && lost == 0, qPrintable(QStringLiteral("%1 lines lost").arg(lost)));
+        QVERIFY(!readSheetText("# Title\n\nno case\n\n### x\n\n| a | b |\n|--|--|\n", workspace()));
+    }
+
     void whatIsShortOrTakenIsSaid() {
-        const NotesRead notes = read("lfo 1 to filter cutoff\nlfo 2 to filter cutoff\nlfo 3 to filter\nosc a saw to filter in 1\nosc b saw to filter in 1\nfilter wobble 3");
+        const NotesRead notes = read("lfo 1 to filter cutoff\nlfo 2 to filter cutoff\nlfo 3 to filter\nosc a saw to "
+                                     "filter in 1\nosc b saw to filter in 1\nfilter wobble 3");
         QStringList why;
         for (const NoteAnswer& one : notes.answers)
             for (const Sentence& reason : one.failed) why << QString::fromStdString(reason.str());
@@ -268,7 +330,8 @@ class NotesTest : public QObject {
         const auto foreign = with("Der Oszillator geht in das Filter, Grenzfrequenz auf zehn Uhr\n振荡器到滤波器\n");
         QVERIFY(foreign && foreign->wholeLines() == 0 && foreign->patch.about.find("Oszillator") != std::string::npos);
         std::mt19937 random(3);
-        const std::string letters = "osc vcf env > -> , ; : ? ~ ( ) 1 2 10:00 saw = & + and \xff\x80 \t d3 x. decay short";
+        const std::string letters =
+            "osc vcf env > -> , ; : ? ~ ( ) 1 2 10:00 saw = & + and \xff\x80 \t d3 x. decay short";
         for (int i = 0; i < 300; ++i) {
             std::string text;
             for (int n = 0; n < 120; ++n) text += letters[random() % letters.size()];
