@@ -44,6 +44,7 @@ start scala 4000 "$runs" data/tunings
 start sentences 400 "$few" fuzz/corpus/sentences
 start wav 4000 "$few" fuzz/corpus/wav
 start words 3000 "$few" fuzz/corpus/words
+start notes 3000 "$few" fuzz/corpus/notes
 start steps 400 "$runs" fuzz/corpus/steps
 start scenes 1000 "$few" fuzz/corpus/scenes
 for job in "${waiting[@]}"; do wait "$job"; done

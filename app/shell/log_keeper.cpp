@@ -103,24 +103,26 @@ void LogKeeper::keep(TakeKind kind, const TakeLabel& label) {
         Q_EMIT message(problem_, true);
         return;
     }
-    TakeWanted wanted;
-    if (checker_.upToDate()) wanted.findings = static_cast<int>(std::ranges::count_if(checker_.findings(), isProblem));
+    // At once: a program that dies a moment later has kept it. Its sound follows.
+    NewTake take{.parent = current_, .at = QDateTime::currentMSecsSinceEpoch(), .kind = kind, .label = label};
+    take.patch = document_.patch();
+    take.rig = rigOf(take.patch, document_.workspace());
+    if (checker_.upToDate())
+        take.figures["findings"] = static_cast<double>(std::ranges::count_if(checker_.findings(), isProblem));
+    const std::int64_t id = write(take);
+    if (id == 0) return;
     std::erase_if(keeping_, [](const std::shared_ptr<Job>& job) { return job->ended(); });
     keeping_.push_back(jobs_.start(
         tr("Keeping a take"), this,
-        [patch = document_.patch(), rig = rigOf(document_.patch(), document_.workspace()),
-         library = &document_.library(), wanted, kind, label, parent = current_,
-         at = QDateTime::currentMSecsSinceEpoch()](const Progress& progress) -> Result<NewTake> {
-            auto take = makeTake(patch, *library, rig, wanted, [&progress](double done) { return progress(done); });
-            if (!take && progress.stopped()) return take;
-            if (!take) take = NewTake{.patch = patch, .rig = rig}; // what cannot be run is kept all the same
-            take->kind = kind;
-            take->label = label;
-            take->parent = parent;
-            take->at = at;
-            return take;
+        [patch = take.patch, library = &document_.library()](const Progress& progress) {
+            return makeTake(patch, *library, {}, {}, [&progress](double done) { return progress(done); });
         },
-        [this](Result<NewTake> take) { write(std::move(take)); }));
+        [this, id](const Result<NewTake>& made) {
+            if (!made || !book_) return; // what cannot be run is kept all the same
+            if (auto done = book_->setSound(id, made->sound, made->figures, made->thumb); !done)
+                Q_EMIT message(tr("The sound of take %1 was not kept: %2").arg(id).arg(said(done.error())), true);
+            Q_EMIT changed();
+        }));
 }
 
 void LogKeeper::keepBefore(TakeKind kind) {
@@ -141,35 +143,35 @@ void LogKeeper::keepRecording(const QString& file) {
             }
             return take;
         },
-        [this](Result<NewTake> take) { write(std::move(take)); }));
+        [this](const Result<NewTake>& take) {
+            if (take)
+                write(*take);
+            else
+                Q_EMIT message(said(take.error()), true);
+        }));
 }
 
 bool LogKeeper::keeping() const {
     return std::ranges::any_of(keeping_, [](const std::shared_ptr<Job>& job) { return !job->ended(); });
 }
 
-void LogKeeper::write(Result<NewTake> take) {
-    if (!take) {
-        Q_EMIT message(said(take.error()), true);
-        return;
-    }
-    Logbook* log = book();
-    if (!log) return;
-    const auto id = log->add(*take, document_.library());
+/// Its number; 0 if it could not be written, and that was said.
+std::int64_t LogKeeper::write(const NewTake& take) {
+    const auto id = book_->add(take, document_.library());
     if (!id) {
         Q_EMIT message(tr("The take was not kept: %1").arg(said(id.error())), true);
-        return;
+        return 0;
     }
-    look();
-    if (take->patch == document_.patch()) {
+    if (take.patch == document_.patch()) {
         current_ = *id;
         isKept_ = true;
     }
     Q_EMIT changed();
     Q_EMIT kept(*id);
     // What is kept by itself before something else says nothing over that.
-    if (take->kind == TakeKind::ByHand || take->kind == TakeKind::Recorded)
+    if (take.kind == TakeKind::ByHand || take.kind == TakeKind::Recorded)
         Q_EMIT message(tr("Kept as take %1.").arg(*id), false);
+    return *id;
 }
 
 bool LogKeeper::goBackTo(std::int64_t id) {

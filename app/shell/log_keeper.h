@@ -27,13 +27,14 @@ class LogKeeper : public QObject {
     [[nodiscard]] const QString& problem() const { return problem_; }
     void tryAgain();
 
-    /// Keeps the patch as it is: at once as a value, in the log as soon as it was run silently for its sound. `kept`
-    /// tells its number.
+    /// Keeps the patch as it is, at once; what it sounds like follows as soon as it was run silently. `kept` tells its
+    /// number.
     void keep(TakeKind kind = TakeKind::ByHand, const TakeLabel& label = {});
     /// The same before something changes the patch at a stroke, unless it is kept already.
     void keepBefore(TakeKind kind);
     /// What was recorded of it becomes the sound of a take.
     void keepRecording(const QString& file);
+    /// Sounds of takes are being made.
     [[nodiscard]] bool keeping() const;
 
     /// The take that the patch came from; 0: none.
@@ -53,7 +54,7 @@ class LogKeeper : public QObject {
     void message(const QString& text, bool refusal);
 
   private:
-    void write(Result<NewTake> take);
+    std::int64_t write(const NewTake& take);
     void look();
 
     Document& document_;

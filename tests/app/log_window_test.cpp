@@ -24,7 +24,8 @@ std::int64_t keep(Opened& o) {
     const auto before = o.window.log().book() ? o.window.log().book()->list()->size() : 0;
     QTest::keyClick(&o.window, Qt::Key_F6);
     const auto written = [&] { return o.window.log().book() && o.window.log().book()->list()->size() == before + 1; };
-    if (!QTest::qWaitFor(written, kPatience)) qFatal("no take: %s", qPrintable(o.window.log().problem()));
+    if (!written()) qFatal("no take: %s", qPrintable(o.window.log().problem())); // it is there at once
+    if (!QTest::qWaitFor([&] { return !o.window.log().keeping(); }, kPatience)) qFatal("no sound");
     return o.window.log().book()->list()->front().id;
 }
 
@@ -51,6 +52,21 @@ class LogWindowTest : public QObject {
 
   private Q_SLOTS:
     void initTestCase() { prepareApplication(settings_); }
+
+    /// It is in the log before its sound is made: whoever leaves right away has it.
+    void aTakeIsThereAtOnce() {
+        const QTemporaryDir own;
+        {
+            Opened o(own.path());
+            QTest::keyClick(&o.window, Qt::Key_F6);
+            QTest::keyClick(&o.window, Qt::Key_F6);       // twice in a row
+            o.window.document().startNew("keepers-case"); // another patch meanwhile
+        }
+        const auto log = Logbook::open(own.filePath(QStringLiteral("log.sqlite")).toStdString());
+        QVERIFY(log);
+        QCOMPARE(log->list()->size(), std::size_t{2});
+        QVERIFY(log->take(1)->patch == demo("lamp.json") && log->check());
+    }
 
     /// One key, in another place, while it plays; then it is written on, and found by what was written.
     void aTakeIsKeptWhileItPlays() {
