@@ -3,9 +3,11 @@
 #include "log/log_place.h"
 #include "patch/patch_place.h"
 #include "plan/plan_place.h"
+#include "sheet/sheet_place.h"
 #include "stock/stock_place.h"
 #include "time/time_place.h"
 #include "widgets/calibrate_dialog.h"
+#include "widgets/notes_dialog.h"
 
 #include <QApplication>
 #include <QComboBox>
@@ -13,6 +15,7 @@
 #include <QFileInfo>
 
 #include <cstdio>
+#include <memory>
 
 namespace lariat {
 namespace {
@@ -20,6 +23,19 @@ namespace {
 constexpr double kHeardSeconds = 3.2;
 constexpr qint64 kSettleMilliseconds = 700;
 constexpr qint64 kPatienceMilliseconds = 30'000;
+/// As a keeper may have written it down.
+constexpr const char* kNotes = "title: Stairs at night\n"
+                               "key: D minor\n"
+                               "VCO1 saw -> VCF in, cutoff ~ 10 o'clock, res ?\n"
+                               "VCF -> VCA -> mixer -> out\n"
+                               "env 1 to VCA, decay short, sustain zero\n"
+                               "seq gate -> env 1, seq pitch -> VCO1\n"
+                               "clock -> seq\n"
+                               "seq: d3 d3 - f3 a3 - c4 d3\n"
+                               "LFO to VCF cutoff, rate about 9:30\n"
+                               "noise -> VCF in 3\n"
+                               "that creak of the third stair\n"
+                               "tempo 96\n";
 
 } // namespace
 
@@ -97,9 +113,19 @@ int takePicture(MainWindow& window, const Pose& pose) {
             if (auto* dialog = window.findChild<QWidget*>(QStringLiteral("calibrate-dialog"))) shown = dialog;
         }
     }
-    if (window.place(QStringLiteral("sheet"))->isVisible())
+    if (auto* sheet = dynamic_cast<SheetPlace*>(window.place(QStringLiteral("sheet"))); sheet && sheet->isVisible()) {
+        if (const auto layout = layoutFrom(pose.panel.toStdString())) sheet->choose(settingsFor(*layout));
         while (!window.checker().sheetIsReady() && timer.elapsed() < kPatienceMilliseconds)
             QApplication::processEvents(QEventLoop::AllEvents, 20);
+    }
+    std::unique_ptr<NotesDialog> notes;
+    if (pose.panel == QLatin1String("notes")) {
+        notes = std::make_unique<NotesDialog>(window.document().workspace(), window.document().patch().caseId, &window);
+        notes->text().setPlainText(QString::fromLatin1(kNotes));
+        notes->readNow();
+        notes->show();
+        shown = notes.get();
+    }
     for (timer.restart(); timer.elapsed() < kSettleMilliseconds / 2;) // what came last is laid out
         QApplication::processEvents(QEventLoop::AllEvents, 20);
     QDir().mkpath(QFileInfo(pose.file).absolutePath());

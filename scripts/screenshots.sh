@@ -19,7 +19,19 @@ json.dump(patch, open(sys.argv[1], "w"))' "$silent"
 build/app/lariat "$silent" --theme light --size 1280x800 --panel why --picture "$shots/why.png"
 build/app/lariat data/demo/first-voice.json --theme light --size 1280x800 --select 7 --until 7 --keys --picture "$shots/row-by-row.png"
 build/app/lariat --theme light --size 1280x800 --select 7 --panel findings --language de --picture "$shots/german.png"
-build/app/lariat --theme light --size 1280x800 --place sheet --picture "$shots/sheet.png"
+(
+    XDG_CONFIG_HOME="$(mktemp -d)" # the layout is remembered there
+    export XDG_CONFIG_HOME
+    build/app/lariat --theme light --size 1280x800 --place sheet --panel one-page --picture "$shots/sheet.png"
+)
+build/app/lariat --theme light --size 1280x800 --panel notes --picture "$shots/notes.png"
+(
+    XDG_DATA_HOME="$(mktemp -d)" # an evening's takes
+    export XDG_DATA_HOME
+    scripts/demo_log.sh
+    build/cli/lariat-cli log show 5 --out "$XDG_DATA_HOME/lamp.lariat" >/dev/null
+    build/app/lariat "$XDG_DATA_HOME/lamp.lariat" --theme light --size 1280x800 --place log --picture "$shots/log.png"
+)
 build/app/lariat --theme light --size 1280x800 --place stock --panel "behind cask-drum" --picture "$shots/maker.png"
 (
     XDG_DATA_HOME="$(mktemp -d)" # a calibration of somebody's own
@@ -33,8 +45,4 @@ build/app/lariat data/demo/double-strike.json --theme light --size 1280x800 --pl
 build/app/lariat --theme dark --size 1280x800 --place plan --panel hat-noise --picture "$shots/short.png"
 build/app/lariat --theme light --size 1280x800 --place plan --panel build --until 8 --picture "$shots/build.png"
 build/app/lariat --theme light --size 1280x800 --place time --picture "$shots/time.png"
-build/app/lariat data/demo/tide-clock.json --theme dark --size 1280x800 --place time --picture "$shots/time-dark.png"
 build/app/lariat data/demo/night-watch.json --theme light --size 1280x800 --place time --picture "$shots/scenes.png"
-empty="$(mktemp -d)/new.lariat"
-echo '{"format": "lariat-patch", "version": 1, "title": "Untitled", "case": "keepers-case", "seed": 1, "posts": [], "cables": [], "patterns": []}' > "$empty"
-build/app/lariat "$empty" --theme light --size 1280x800 --picture "$shots/begin.png"

@@ -3893,6 +3893,22 @@
         <source>there is no take {}</source>
         <translation>es gibt keinen Take {}</translation>
     </message>
+    <message>
+        <source>names no case that is here</source>
+        <translation>nennt kein Gehäuse, das es hier gibt</translation>
+    </message>
+    <message>
+        <source>{} is {}</source>
+        <translation>{} ist {}</translation>
+    </message>
+    <message>
+        <source>{} stands at no place of {}</source>
+        <translation>{} steht an keiner Stelle von {}</translation>
+    </message>
+    <message>
+        <source>{} scenes</source>
+        <translation>{} Szenen</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -6006,6 +6022,10 @@
     <message>
         <source>go back to take %1</source>
         <translation>zurück zu Take %1</translation>
+    </message>
+    <message>
+        <source>The sound of take %1 was not kept: %2</source>
+        <translation>Der Klang von Take %1 wurde nicht behalten: %2</translation>
     </message>
 </context>
 <context>

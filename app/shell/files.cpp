@@ -45,7 +45,7 @@ bool carriesPatch(const QString& file) {
 Result<Bundle> carriedBundle(const QString& file) {
     const std::filesystem::path path = file.toStdString();
     const QString ending = QFileInfo(file).suffix().toLower();
-    if (ending == QLatin1String("zip") || ending == QLatin1String("lariat-bundle")) return readBundle(path);
+    if (!carriesPatch(file) || ending == QLatin1String("lariat-bundle")) return readBundle(path);
     const auto named = [&](Error error) {
         error.file = path.string();
         return error;

@@ -127,12 +127,12 @@ void NotesDialog::readNow() {
         sum_->setText(said(made.error()));
         return;
     }
-    show(*made);
+    showAnswers(*made);
     read_ = std::move(*made);
     open_->setEnabled(!read_->patch.posts.empty());
 }
 
-void NotesDialog::show(const NotesRead& notes) {
+void NotesDialog::showAnswers(const NotesRead& notes) {
     for (const NoteAnswer& answer : notes.answers) {
         QStringList lines;
         for (const Sentence& one : answer.understood) lines << said(one);

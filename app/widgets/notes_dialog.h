@@ -29,7 +29,7 @@ class NotesDialog : public QDialog {
     void readNow();
 
   private:
-    void show(const NotesRead& notes);
+    void showAnswers(const NotesRead& notes);
     void goToLine(int line);
 
     const Workspace& workspace_;

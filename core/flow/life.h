@@ -47,8 +47,6 @@ class LifeMeter {
     long allHigh_ = 0;
     long lowFor_ = 0, longestLow_ = 0;
     bool isHigh_ = false;
-    bool begun_ = false;
-    double loudest_ = 0.0;
     std::vector<double> levels_; ///< of windows
     float windowLow_ = 0.0f;
     float windowHigh_ = 0.0f;

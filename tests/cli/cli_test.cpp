@@ -367,8 +367,8 @@ class CliTest : public QObject {
                      diff.out.contains(QLatin1String("duller by")),
                  qPrintable(diff.out));
         QCOMPARE(log({"diff", "1", kLamp}).code, 0); // against a file
-        QCOMPARE(log({"merge", "1", "2", kLamp, "--out", in("both.json")}).code, 0);
-        QCOMPARE(run({"diff", in("both.json"), in("dark.json")}).code, 0);
+        QCOMPARE(log({"merge", "1", "2", kLamp, "--out", in("merged.json")}).code, 0);
+        QCOMPARE(run({"diff", in("merged.json"), in("dark.json")}).code, 0);
         QCOMPARE(log({"show", "2", "--out", in("again.json"), "--sound", in("again.flac")}).code, 0);
         QCOMPARE(run({"diff", in("again.json"), in("dark.json")}).code, 0);
         QVERIFY(readAudio(in("again.flac").toStdString())->samples.size() > 700'000);
