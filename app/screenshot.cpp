@@ -121,9 +121,9 @@ int takePicture(MainWindow& window, const Pose& pose) {
     std::unique_ptr<NotesDialog> notes;
     if (pose.panel == QLatin1String("notes")) {
         notes = std::make_unique<NotesDialog>(window.document().workspace(), window.document().patch().caseId, &window);
+        notes->show();
         notes->text().setPlainText(QString::fromLatin1(kNotes));
         notes->readNow();
-        notes->show();
         shown = notes.get();
     }
     for (timer.restart(); timer.elapsed() < kSettleMilliseconds / 2;) // what came last is laid out

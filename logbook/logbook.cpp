@@ -86,8 +86,7 @@ class Statement {
 /// All of it or nothing: what is not committed is rolled back.
 class Transaction {
   public:
-    explicit Transaction(const std::string& connection)
-        : connection_(connection) {
+    explicit Transaction(const std::string& connection) : connection_(connection) {
         // At once, so that two programs wait for one another instead of failing in the middle.
         Statement begin(connection_, QStringLiteral("BEGIN IMMEDIATE"));
         open_ = begin.run();
@@ -115,9 +114,10 @@ class Transaction {
 };
 
 QString hashOf(const std::string& text) {
-    return QString::fromLatin1(QCryptographicHash::hash(QByteArrayView(text.data(), static_cast<qsizetype>(text.size())),
-                                                        QCryptographicHash::Sha256)
-                                   .toHex());
+    return QString::fromLatin1(
+        QCryptographicHash::hash(QByteArrayView(text.data(), static_cast<qsizetype>(text.size())),
+                                 QCryptographicHash::Sha256)
+            .toHex());
 }
 
 QByteArray bytesOf(const Thumb& thumb) {
@@ -201,11 +201,13 @@ void Logbook::close() {
 Result<Logbook> Logbook::open(const fs::path& file) {
     static std::atomic<int> count{0};
     if (!QSqlDatabase::isDriverAvailable(QStringLiteral("QSQLITE")))
-        return tl::unexpected(Error{file.string(), {}, say("the log needs Qt's driver for SQLite: install libqt6sql6-sqlite")});
+        return tl::unexpected(
+            Error{file.string(), {}, say("the log needs Qt's driver for SQLite: install libqt6sql6-sqlite")});
     std::error_code problem;
     fs::create_directories(file.parent_path(), problem);
     const QFileInfo info(q(file.string()));
-    if (info.isDir()) return tl::unexpected(Error{file.string(), {}, say("is no file, but a folder, a device or a pipe")});
+    if (info.isDir())
+        return tl::unexpected(Error{file.string(), {}, say("is no file, but a folder, a device or a pipe")});
     if (info.exists() && info.size() > 0) { // SQLite would wait for more of a short one
         std::ifstream in(file, std::ios::binary);
         std::array<char, 16> head{};
@@ -215,7 +217,8 @@ Result<Logbook> Logbook::open(const fs::path& file) {
     }
     const bool readOnly = info.exists() ? !info.isWritable() : !QFileInfo(info.path()).isWritable();
     if (readOnly && !info.exists())
-        return tl::unexpected(Error{file.string(), {}, say("the file cannot be opened; look at its folder and its rights")});
+        return tl::unexpected(
+            Error{file.string(), {}, say("the file cannot be opened; look at its folder and its rights")});
 
     const std::string connection = fmt::format("log-{}", count++);
     Logbook log(file, connection, readOnly);
@@ -245,7 +248,8 @@ Result<void> Logbook::prepare() {
     const auto version = pragma(QStringLiteral("PRAGMA user_version"));
     if (!version) return tl::unexpected(version.error());
     if (*version > kLogVersion)
-        return tl::unexpected(Error{file_.string(), {},
+        return tl::unexpected(Error{file_.string(),
+                                    {},
                                     say("a newer version of Lariat wrote this log (version {}, this one reads {}); it "
                                         "stays as it is",
                                         *version, kLogVersion)});
@@ -255,7 +259,8 @@ Result<void> Logbook::prepare() {
         return tl::unexpected(
             Error{file_.string(), {}, say("the file is damaged or no log; move it away to begin a new one")});
     if (!readOnly_) {
-        for (const char* setting : {"PRAGMA journal_mode = WAL", "PRAGMA synchronous = FULL", "PRAGMA foreign_keys = ON"})
+        for (const char* setting :
+             {"PRAGMA journal_mode = WAL", "PRAGMA synchronous = FULL", "PRAGMA foreign_keys = ON"})
             if (auto set = pragma(QString::fromLatin1(setting)); !set) return tl::unexpected(set.error());
         if (*version < kLogVersion)
             if (auto done = migrate(static_cast<int>(*version)); !done) return done;
@@ -264,8 +269,8 @@ Result<void> Logbook::prepare() {
         Statement look(connection_, QStringLiteral("PRAGMA quick_check(%1)").arg(QLatin1String(table)));
         if (!look.run()) return failed(file_, look.error());
         if (look.next() && look.text(0) != "ok")
-            return tl::unexpected(
-                Error{file_.string(), {}, say("the log is damaged ({}); move it away to begin a new one", look.text(0))});
+            return tl::unexpected(Error{
+                file_.string(), {}, say("the log is damaged ({}); move it away to begin a new one", look.text(0))});
     }
     if (readOnly_) return {};
     Transaction purge(connection_);
@@ -331,15 +336,15 @@ Result<std::int64_t> Logbook::add(const NewTake& take, const Library& library) {
     Statement line(connection_,
                    QStringLiteral("INSERT INTO take (parent, at, kind, name, notes, rating, title, patch_hash, thumb)"
                                   " VALUES (?, ?, ?, '', '', 0, ?, ?, ?)"));
-    line << big(take.parent) << big(take.at)
-         << QLatin1String(kKinds[static_cast<int>(take.kind)]) << q(take.patch.title) << hashOf(patch)
-         << bytesOf(take.thumb);
+    line << big(take.parent) << big(take.at) << QLatin1String(kKinds[static_cast<int>(take.kind)])
+         << q(take.patch.title) << hashOf(patch) << bytesOf(take.thumb);
     if (!line.run()) return failed(file_, line.error());
     const std::int64_t id = line.lastId().toLongLong();
     Statement body(connection_, QStringLiteral("INSERT INTO body (take, patch, rig) VALUES (?, ?, ?)"));
     body << big(id) << q(patch) << big(rigId);
     if (!body.run()) return failed(file_, body.error());
-    Statement words(connection_, QStringLiteral("INSERT INTO words (rowid, name, notes, tags, patch) VALUES (?, '', '', '', ?)"));
+    Statement words(connection_,
+                    QStringLiteral("INSERT INTO words (rowid, name, notes, tags, patch) VALUES (?, '', '', '', ?)"));
     words << big(id) << q(searchWords(take.patch, library) + take.patch.caseId);
     if (!words.run()) return failed(file_, words.error());
     for (const auto& [name, value] : take.figures) {
@@ -349,8 +354,7 @@ Result<std::int64_t> Logbook::add(const NewTake& take, const Library& library) {
     }
     if (!take.sound.empty()) {
         Statement sound(connection_, QStringLiteral("INSERT INTO sound (take, flac) VALUES (?, ?)"));
-        sound << big(id)
-              << QByteArray(take.sound.data(), static_cast<qsizetype>(take.sound.size()));
+        sound << big(id) << QByteArray(take.sound.data(), static_cast<qsizetype>(take.sound.size()));
         if (!sound.run()) return failed(file_, sound.error());
     }
     if (auto labelled = write(id, take.label); !labelled) return tl::unexpected(labelled.error());
@@ -369,7 +373,8 @@ Result<void> Logbook::write(std::int64_t id, const TakeLabel& label) {
     if (!clear.run()) return failed(file_, clear.error());
     QStringList tags;
     for (const std::string& tag : label.tags) {
-        const QString clean = q(tag).toLower().remove(QLatin1Char('#')).simplified().replace(QLatin1Char(' '), QLatin1Char('-'));
+        const QString clean =
+            q(tag).toLower().remove(QLatin1Char('#')).simplified().replace(QLatin1Char(' '), QLatin1Char('-'));
         if (clean.isEmpty() || tags.contains(clean)) continue;
         tags << clean;
         Statement put(connection_, QStringLiteral("INSERT INTO tag (take, tag) VALUES (?, ?)"));
@@ -473,7 +478,8 @@ Result<std::string> Logbook::sound(std::int64_t id) const {
 }
 
 Result<std::int64_t> Logbook::takeOf(const Patch& patch) const {
-    Statement statement(connection_, QStringLiteral("SELECT max(id) FROM take WHERE patch_hash = ? AND thrown_away IS NULL"));
+    Statement statement(connection_,
+                        QStringLiteral("SELECT max(id) FROM take WHERE patch_hash = ? AND thrown_away IS NULL"));
     statement << hashOf(writePatch(patch));
     if (!statement.run()) return failed(file_, statement.error());
     return statement.next() ? statement.number(0) : 0;
@@ -481,8 +487,7 @@ Result<std::int64_t> Logbook::takeOf(const Patch& patch) const {
 
 Result<void> Logbook::addRound(const Round& round) {
     Statement statement(connection_, QStringLiteral("INSERT INTO round (at, preferred, other) VALUES (?, ?, ?)"));
-    statement << big(round.at) << big(round.preferred)
-              << big(round.other);
+    statement << big(round.at) << big(round.preferred) << big(round.other);
     if (!statement.run()) return failed(file_, statement.error());
     return {};
 }
@@ -490,8 +495,7 @@ Result<void> Logbook::addRound(const Round& round) {
 Result<std::vector<Round>> Logbook::rounds(std::int64_t a, std::int64_t b) const {
     Statement statement(connection_, QStringLiteral("SELECT at, preferred, other FROM round WHERE preferred IN (?, ?)"
                                                     " AND other IN (?, ?) ORDER BY id"));
-    for (int i = 0; i < 2; ++i)
-        statement << big(a) << big(b);
+    for (int i = 0; i < 2; ++i) statement << big(a) << big(b);
     if (!statement.run()) return failed(file_, statement.error());
     std::vector<Round> out;
     while (statement.next()) out.push_back({statement.number(0), statement.number(1), statement.number(2)});
@@ -543,7 +547,8 @@ Result<void> Logbook::setSound(std::int64_t id, const std::string& flac, const F
     if (!line.run()) return failed(file_, line.error());
     if (line.changed() == 0) return noTake(id);
     for (const auto& [name, value] : figures) {
-        Statement figure(connection_, QStringLiteral("INSERT OR REPLACE INTO figure (take, name, value) VALUES (?, ?, ?)"));
+        Statement figure(connection_,
+                         QStringLiteral("INSERT OR REPLACE INTO figure (take, name, value) VALUES (?, ?, ?)"));
         figure << big(id) << q(name) << value;
         if (!figure.run()) return failed(file_, figure.error());
     }

@@ -62,8 +62,8 @@ class Logbook {
     Result<void> addRound(const Round& round);
     [[nodiscard]] Result<std::vector<Round>> rounds(std::int64_t a, std::int64_t b) const;
 
-    /// Lets the sounds of takes before `until` (milliseconds since 1970 UTC) go that are rated below `rating`; gives how
-    /// many went. The file gets smaller.
+    /// Lets the sounds of takes before `until` (milliseconds since 1970 UTC) go that are rated below `rating`; gives
+    /// how many went. The file gets smaller.
     Result<std::int64_t> thinOut(std::int64_t until, int rating);
     [[nodiscard]] Result<LogUsage> usage() const;
     /// Looks at every page of the file; the first thing that is wrong.

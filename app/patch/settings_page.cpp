@@ -1,7 +1,7 @@
 #include "patch/settings_page.h"
 
-#include "log/differences.h"
 #include "building/morph.h"
+#include "log/differences.h"
 #include "look/fonts.h"
 #include "look/text.h"
 

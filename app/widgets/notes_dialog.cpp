@@ -62,6 +62,8 @@ NotesDialog::NotesDialog(const Workspace& workspace, const std::string& caseId, 
     answers_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     answers_->header()->setSectionResizeMode(0, QHeaderView::ResizeToContents);
     answers_->header()->setSectionResizeMode(1, QHeaderView::Stretch);
+    // Wrapped lines are as high as the width makes them.
+    connect(answers_->header(), &QHeaderView::sectionResized, answers_, [this] { answers_->doItemsLayout(); });
     split->addWidget(text_);
     split->addWidget(answers_);
     split->setStretchFactor(0, 1);

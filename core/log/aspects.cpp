@@ -8,8 +8,8 @@
 namespace lariat {
 namespace {
 
-constexpr const char* kLists[] = {"posts",       "cables",   "patterns", "performances", "headings", "dismissed",
-                                  "controllers", "settings", "scenes"};
+constexpr const char* kLists[] = {"posts",     "cables",      "patterns", "performances", "headings",
+                                  "dismissed", "controllers", "settings", "scenes"};
 
 bool isList(const std::string& key) {
     return std::ranges::find(kLists, key) != std::end(kLists);
@@ -27,8 +27,7 @@ std::string nameOf(const std::string& list, const Json& node) {
     if (list == "cables") return textOf(node, "to");
     if (list == "patterns" || list == "performances") return textOf(node, "post");
     if (list == "headings") return textOf(node, "voice") + "\n" + textOf(node, "step");
-    if (list == "dismissed")
-        return textOf(node, "rule") + "\n" + textOf(node, "cable") + "\n" + textOf(node, "post");
+    if (list == "dismissed") return textOf(node, "rule") + "\n" + textOf(node, "cable") + "\n" + textOf(node, "post");
     if (list == "controllers") return textOf(node, "post") + "." + textOf(node, "knob");
     return textOf(node, "name");
 }
@@ -236,7 +235,8 @@ Aspects takenOver(Aspects a, const Aspects& b, const std::vector<AspectKey>& key
     for (const char* name : kLists) {
         const std::vector<std::string> before = orderOf(a, name);
         const std::vector<std::string>& after = orderOf(b, name);
-        std::vector<std::string> both = ordered.contains(name) ? interleaved(after, before) : interleaved(before, after);
+        std::vector<std::string> both =
+            ordered.contains(name) ? interleaved(after, before) : interleaved(before, after);
         std::erase_if(both, [&](const std::string& id) { return !a.has(name, id); });
         if (both.empty())
             a.order.erase(name);

@@ -71,7 +71,8 @@ std::string escapedHtml(const std::string& text) {
 
 std::string thumbPicture(const Thumb& thumb) {
     std::string out = fmt::format(
-        R"(<svg xmlns="http://www.w3.org/2000/svg" width="{0:g}" height="96" viewBox="0 0 {0:g} 96"><path d=")", kWidth);
+        R"(<svg xmlns="http://www.w3.org/2000/svg" width="{0:g}" height="96" viewBox="0 0 {0:g} 96"><path d=")",
+        kWidth);
     const double step = kWidth / static_cast<double>(kThumbColumns);
     for (std::size_t c = 0; c < kThumbColumns; ++c) {
         const double x = step * (static_cast<double>(c) + 0.5);

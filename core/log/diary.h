@@ -1,4 +1,5 @@
-// A page of the diary: the takes of a day, what changed from one to the next, what they measured, each with its picture.
+// A page of the diary: the takes of a day, what changed from one to the next, what they measured, each with its
+// picture.
 #pragma once
 
 #include "log/take.h"

@@ -49,8 +49,8 @@ class Comparison {
         for (const Post& post : a_.posts)
             if (b_.post(post.id))
                 if (auto keys = taken("performances", post.id); !keys.empty())
-                    tell(Group::Played, say("{} is played otherwise", b_.post(post.id)->name), std::move(keys))
-                        .post = post.id;
+                    tell(Group::Played, say("{} is played otherwise", b_.post(post.id)->name), std::move(keys)).post =
+                        post.id;
         scenes();
         remembered();
         smallPrint();
@@ -125,7 +125,8 @@ class Comparison {
             if (auto keys = takenField("posts", was.id, name); !keys.empty())
                 tell(group, sentence(), std::move(keys)).post = was.id;
         };
-        if (auto keys = taken("posts", was.id, [](const std::string& f) { return f == "slot" || f == "module" || f == "part"; });
+        if (auto keys = taken("posts", was.id,
+                              [](const std::string& f) { return f == "slot" || f == "module" || f == "part"; });
             !keys.empty()) {
             Difference& told = tell(Group::Posts, say("{} sits elsewhere", is.name), std::move(keys));
             told.figure = plain(fmt::format("{} {} {} {} {}", was.slot, was.part, kArrow, is.slot, is.part));
@@ -151,8 +152,8 @@ class Comparison {
             std::vector<AspectKey> keys = taken("cables", was.to.text());
             for (AspectKey& key : taken("cables", is->to.text())) keys.push_back(std::move(key));
             tellCable(Group::Cables,
-                      say("cable {} from {} goes to {}, not to {}", b_.row(is->id), jack(b_, is->from), jack(b_, is->to),
-                          jack(a_, was.to)),
+                      say("cable {} from {} goes to {}, not to {}", b_.row(is->id), jack(b_, is->from),
+                          jack(b_, is->to), jack(a_, was.to)),
                       std::move(keys), b_.row(is->id), is->to.post);
         }
         for (const Cable& was : a_.cables)
@@ -220,8 +221,9 @@ class Comparison {
             });
             if (!keys.empty()) this->knob(was, is, *part, knob, std::move(keys));
             if (auto noted = takenField("posts", is.id, "knob-notes/" + knob.id); !noted.empty())
-                tell(Group::Notes, say("the note on {} {}: {}", is.name, knob.name,
-                                       fromTo(AspectKey{"posts", is.id, "knob-notes/" + knob.id}).str()),
+                tell(Group::Notes,
+                     say("the note on {} {}: {}", is.name, knob.name,
+                         fromTo(AspectKey{"posts", is.id, "knob-notes/" + knob.id}).str()),
                      std::move(noted))
                     .post = is.id;
             if (auto locked = takenField("posts", is.id, "locked/" + knob.id); !locked.empty())
@@ -233,7 +235,8 @@ class Comparison {
         }
     }
 
-    void knob(const Post& was, const Post& is, const PartInfo& part, const KnobInfo& knob, std::vector<AspectKey> keys) {
+    void knob(const Post& was, const Post& is, const PartInfo& part, const KnobInfo& knob,
+              std::vector<AspectKey> keys) {
         const KnobInForce before = knobInForce(a_, was, part, knob);
         const KnobInForce after = knobInForce(b_, is, part, knob);
         const bool unknownWas = was.unknown.contains(knob.id);
@@ -254,8 +257,8 @@ class Comparison {
             told.text = say("{} {} is tried elsewhere", is.name, name);
             told.figure = figure;
         } else {
-            const double minutes = kMinutesOfTravel *
-                                   (after.scale->toFraction(after.value) - before.scale->toFraction(before.value));
+            const double minutes =
+                kMinutesOfTravel * (after.scale->toFraction(after.value) - before.scale->toFraction(before.value));
             if (knobValue(was, knob) == knobValue(is, knob)) { // one of the two does not write it down
                 left_.insert(told.keys.begin(), told.keys.end());
                 told_.pop_back();
@@ -296,8 +299,7 @@ class Comparison {
         for (std::size_t v = 0; v < variations; ++v) {
             const auto number = static_cast<int>(v);
             const auto lines = [&](bool lane, std::size_t count) {
-                for (std::size_t i = 0; i < count; ++i)
-                    line(before, after, {post, lane, static_cast<int>(i)}, number);
+                for (std::size_t i = 0; i < count; ++i) line(before, after, {post, lane, static_cast<int>(i)}, number);
             };
             lines(false, std::max(before.tracksOf(number).size(), after.tracksOf(number).size()));
             lines(true, std::max(before.lanesOf(number).size(), after.lanesOf(number).size()));
@@ -327,7 +329,13 @@ class Comparison {
         const Stride* one = strideOf(before, at, variation);
         const Stride* other = strideOf(after, at, variation);
         if (one && other && *one != *other) told.details.push_back(say("goes through its steps otherwise"));
-        if (told.details.empty()) told.details.push_back(say("is called otherwise"));
+        if (!told.details.empty()) return;
+        if (in_.value(told.keys[0]) && out_.value(told.keys[0])) {
+            told.details.push_back(say("is called otherwise"));
+        } else { // a variation that plays as A did: written down, and no other
+            left_.insert(told.keys.begin(), told.keys.end());
+            told_.pop_back();
+        }
     }
 
     void steps(Difference& told, const Pattern& before, const Pattern& after, const LineRef& at, int variation) {
@@ -469,8 +477,8 @@ class Comparison {
     const Patch& a_;
     const Patch& b_;
     const Library& library_;
-    Aspects in_; ///< of a
-    Aspects out_; ///< of b
+    Aspects in_;               ///< of a
+    Aspects out_;              ///< of b
     std::set<AspectKey> left_; ///< what differs and is not told of yet
     std::vector<Difference> told_;
 };

@@ -12,8 +12,8 @@ struct Conflict {
 };
 
 struct Merged {
-    Patch patch;                      ///< mine, with what they changed
-    std::vector<Difference> brought;  ///< from theirs
+    Patch patch;                     ///< mine, with what they changed
+    std::vector<Difference> brought; ///< from theirs
     std::vector<Conflict> conflicts;
 };
 

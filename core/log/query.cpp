@@ -39,7 +39,8 @@ std::optional<double> valueOf(std::string text, FigureKind kind, const std::stri
         const auto note = parseNote(text);
         return note ? std::optional<double>(*note) : std::nullopt;
     }
-    const auto letters = std::ranges::find_if(text, [](char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); });
+    const auto letters =
+        std::ranges::find_if(text, [](char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); });
     std::string ending(letters, text.end());
     text.erase(letters, text.end());
     const auto number = parseNumber(text);
@@ -51,7 +52,8 @@ std::optional<double> valueOf(std::string text, FigureKind kind, const std::stri
 }
 
 std::string unitOf(std::string text) {
-    const auto letters = std::ranges::find_if(text, [](char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); });
+    const auto letters =
+        std::ranges::find_if(text, [](char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); });
     return {letters, text.end()};
 }
 
@@ -100,8 +102,7 @@ std::optional<std::int64_t> dayOf(const std::string& text, std::int64_t midnight
     const std::chrono::year_month_day date{std::chrono::year(year), std::chrono::month(month), std::chrono::day(day)};
     if (!date.ok()) return {};
     // Midnight of that day where the reader is: as far from today's as the days are apart.
-    const std::int64_t utc =
-        std::chrono::sys_days(date).time_since_epoch() / std::chrono::milliseconds(1);
+    const std::int64_t utc = std::chrono::sys_days(date).time_since_epoch() / std::chrono::milliseconds(1);
     const std::int64_t today = ((midnight + kDay / 2) / kDay) * kDay; // the day that began nearest to it, in UTC
     return utc - today + midnight;
 }
@@ -129,7 +130,8 @@ Result<bool> readWord(TakeQuery& query, const std::vector<std::string>& words, c
     }
     if (first == "rated") {
         const auto number = parseNumber(second);
-        if (!number || *number < 1.0 || *number > 5.0) return failure(say("\"{}\" is no rating: write rated 1 to rated 5", part));
+        if (!number || *number < 1.0 || *number > 5.0)
+            return failure(say("\"{}\" is no rating: write rated 1 to rated 5", part));
         query.rating = static_cast<int>(*number);
         return true;
     }

@@ -35,9 +35,9 @@ struct TakeQuery {
     std::vector<std::string> words{}; ///< all of them, each as the beginning of a word
     std::vector<std::string> tags{};
     std::vector<FigureRange> figures{};
-    int rating = 0;                       ///< at least
-    std::optional<std::int64_t> since{};  ///< milliseconds since 1970 UTC, included
-    std::optional<std::int64_t> until{};  ///< not included
+    int rating = 0;                      ///< at least
+    std::optional<std::int64_t> since{}; ///< milliseconds since 1970 UTC, included
+    std::optional<std::int64_t> until{}; ///< not included
     bool sound = false;
 
     [[nodiscard]] bool empty() const { return *this == TakeQuery{}; }

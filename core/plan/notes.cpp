@@ -39,7 +39,8 @@ const std::vector<Thing>& things() {
         {{"seq", "sequencer", "sequence", "tracks"}, {"track-sequencer", "step-sequencer"}},
         {{"clock", "clk", "master clock", "master clk"}, {"clock"}},
         {{"mixer", "mix"}, {"mixer", "stereo-mixer"}},
-        {{"out", "output", "outs", "line out", "main out", "main", "speakers", "monitor", "audio out", "outputs"}, {"line-out"}},
+        {{"out", "output", "outs", "line out", "main out", "main", "speakers", "monitor", "audio out", "outputs"},
+         {"line-out"}},
         {{"noise", "white noise"}, {"noise"}},
         {{"mult", "multiple"}, {"mult"}},
         {{"s&h", "sample hold", "sample and hold", "sample & hold"}, {"sample-hold"}},
@@ -74,27 +75,50 @@ struct Other {
     std::string_view typed;
     std::string_view means;
 };
-constexpr std::array kJackWords = {
-    Other{"sawtooth", "saw"}, Other{"ramp", "saw"}, Other{"square", "pulse"}, Other{"sqr", "pulse"}, Other{"sq", "pulse"},
-    Other{"tri", "triangle"}, Other{"sin", "sine"}, Other{"sinus", "sine"}, Other{"lp", "low pass"}, Other{"lowpass", "low pass"},
-    Other{"low", "low pass"}, Other{"hp", "high pass"}, Other{"highpass", "high pass"}, Other{"bp", "band pass"},
-    Other{"bandpass", "band pass"}, Other{"clk", "clock"}, Other{"rst", "reset"}, Other{"trig", "trigger"},
-    Other{"pw", "pwm"}, Other{"eoc", "end"}, Other{"inv", "inverted"}, Other{"inverse", "inverted"}, Other{"audio", "in"},
-    Other{"input", "in"}, Other{"output", "out"}, Other{"left", "l"}, Other{"right", "r"}, Other{"hard sync", "sync"}};
-constexpr std::array kPitchWords = {"v/oct", "1v/oct", "voct", "pitch", "v/o", "1v", "cv pitch", "pitch cv", "v oct", "1 v/oct", "note"};
+constexpr std::array kJackWords = {Other{"sawtooth", "saw"},
+                                   Other{"ramp", "saw"},
+                                   Other{"square", "pulse"},
+                                   Other{"sqr", "pulse"},
+                                   Other{"sq", "pulse"},
+                                   Other{"tri", "triangle"},
+                                   Other{"sin", "sine"},
+                                   Other{"sinus", "sine"},
+                                   Other{"lp", "low pass"},
+                                   Other{"lowpass", "low pass"},
+                                   Other{"low", "low pass"},
+                                   Other{"hp", "high pass"},
+                                   Other{"highpass", "high pass"},
+                                   Other{"bp", "band pass"},
+                                   Other{"bandpass", "band pass"},
+                                   Other{"clk", "clock"},
+                                   Other{"rst", "reset"},
+                                   Other{"trig", "trigger"},
+                                   Other{"pw", "pwm"},
+                                   Other{"eoc", "end"},
+                                   Other{"inv", "inverted"},
+                                   Other{"inverse", "inverted"},
+                                   Other{"audio", "in"},
+                                   Other{"input", "in"},
+                                   Other{"output", "out"},
+                                   Other{"left", "l"},
+                                   Other{"right", "r"},
+                                   Other{"hard sync", "sync"}};
+constexpr std::array kPitchWords = {"v/oct",    "1v/oct",   "voct",  "pitch",   "v/o", "1v",
+                                    "cv pitch", "pitch cv", "v oct", "1 v/oct", "note"};
 constexpr std::array kGateWords = {"gate", "trigger", "gate out", "gate in", "trig out", "trigger out"};
 constexpr std::array kLevelWords = {"cv", "mod", "level", "amount", "vc", "cv in", "env", "modulation"};
 
 constexpr std::array kKnobWords = {
-    Other{"freq", "cutoff"},     Other{"frequency", "cutoff"}, Other{"cut", "cutoff"},     Other{"res", "resonance"},
-    Other{"reso", "resonance"},  Other{"q", "resonance"},      Other{"att", "attack"},     Other{"a", "attack"},
-    Other{"dec", "decay"},       Other{"d", "decay"},          Other{"sus", "sustain"},    Other{"s", "sustain"},
-    Other{"rel", "release"},     Other{"r", "release"},        Other{"coarse", "octave"},  Other{"oct", "octave"},
-    Other{"range", "octave"},    Other{"tune", "fine"},        Other{"tuning", "fine"},    Other{"detune", "fine"},
-    Other{"pw", "width"},        Other{"pulse width", "width"},Other{"speed", "rate"},     Other{"freq", "rate"},
-    Other{"bpm", "tempo"},       Other{"vol", "level"},        Other{"volume", "level"},   Other{"fb", "feedback"},
-    Other{"wet", "mix"},         Other{"amount", "fm"},        Other{"fm amount", "fm"},   Other{"shape", "curve"},
-    Other{"level", "offset"},    Other{"bias", "offset"},      Other{"gain", "level"},      Other{"mode", "type"},        Other{"waveform", "wave"}};
+    Other{"freq", "cutoff"},    Other{"frequency", "cutoff"},  Other{"cut", "cutoff"},    Other{"res", "resonance"},
+    Other{"reso", "resonance"}, Other{"q", "resonance"},       Other{"att", "attack"},    Other{"a", "attack"},
+    Other{"dec", "decay"},      Other{"d", "decay"},           Other{"sus", "sustain"},   Other{"s", "sustain"},
+    Other{"rel", "release"},    Other{"r", "release"},         Other{"coarse", "octave"}, Other{"oct", "octave"},
+    Other{"range", "octave"},   Other{"tune", "fine"},         Other{"tuning", "fine"},   Other{"detune", "fine"},
+    Other{"pw", "width"},       Other{"pulse width", "width"}, Other{"speed", "rate"},    Other{"freq", "rate"},
+    Other{"bpm", "tempo"},      Other{"vol", "level"},         Other{"volume", "level"},  Other{"fb", "feedback"},
+    Other{"wet", "mix"},        Other{"amount", "fm"},         Other{"fm amount", "fm"},  Other{"shape", "curve"},
+    Other{"level", "offset"},   Other{"bias", "offset"},       Other{"gain", "level"},    Other{"mode", "type"},
+    Other{"waveform", "wave"}};
 
 Words wordsOf(std::string_view text) {
     std::istringstream in{std::string(text)};
@@ -124,7 +148,8 @@ std::string plainLine(std::string_view line) {
     replaceAll(text, ">", " > ");
     for (const std::string_view tie : {" goes into ", " goes to ", " into ", " to "}) replaceAll(text, tie, " > ");
     for (const std::string_view mark : {"’", "`", "'"}) replaceAll(text, mark, "'");
-    for (const std::string_view clock : {" o'clock", " oclock", " o clock", "o'clock", "oclock"}) replaceAll(text, clock, ":00");
+    for (const std::string_view clock : {" o'clock", " oclock", " o clock", "o'clock", "oclock"})
+        replaceAll(text, clock, ":00");
     replaceAll(text, "≈", " ~ ");
     replaceAll(text, "~", " ~ ");
     std::string out;
@@ -146,7 +171,8 @@ Words clausesOf(const std::string& line) {
     for (std::size_t i = 0; i < line.size(); ++i) {
         const bool between = i > 0 && i + 1 < line.size() && std::isdigit(static_cast<unsigned char>(line[i - 1])) &&
                              std::isdigit(static_cast<unsigned char>(line[i + 1]));
-        const bool stops = line[i] == '.' && (i + 1 == line.size() || (line[i + 1] == ' ' && i > 1 && line[i - 2] != ' ' && !between));
+        const bool stops =
+            line[i] == '.' && (i + 1 == line.size() || (line[i + 1] == ' ' && i > 1 && line[i - 2] != ' ' && !between));
         if ((line[i] == ',' && !between) || line[i] == ';' || stops)
             out.emplace_back();
         else
@@ -172,7 +198,9 @@ class NotesReader {
         // "- " and "3." of lists, and boxes that were ticked.
         while (!text.empty() && (text[0] == '-' || text[0] == '*' || text.starts_with("•")) && !text.starts_with("->"))
             text = std::string(trimmed(text.substr(text.starts_with("•") ? 3 : 1)));
-        if (const auto dot = text.find_first_not_of("0123456789"); dot > 0 && dot != std::string::npos && dot < 4 && (text[dot] == '.' || text[dot] == ')') && dot + 1 < text.size() && text[dot + 1] == ' ')
+        if (const auto dot = text.find_first_not_of("0123456789"); dot > 0 && dot != std::string::npos && dot < 4 &&
+                                                                   (text[dot] == '.' || text[dot] == ')') &&
+                                                                   dot + 1 < text.size() && text[dot + 1] == ' ')
             text = std::string(trimmed(text.substr(dot + 1)));
         if (text.empty()) return;
         current_.clear();
@@ -220,7 +248,8 @@ class NotesReader {
     /// Notes, titles, keys; true if it was one.
     bool remark(const std::string& text) {
         if (text[0] == '#' || text.starts_with("//") || text[0] == '(') {
-            note(text.substr(text.find_first_not_of("#/( ") == std::string::npos ? text.size() : text.find_first_not_of("#/( ")));
+            note(text.substr(text.find_first_not_of("#/( ") == std::string::npos ? text.size()
+                                                                                 : text.find_first_not_of("#/( ")));
             return true;
         }
         const auto colon = text.find(':');
@@ -252,7 +281,8 @@ class NotesReader {
     std::string withoutBrackets(std::string text) {
         for (auto open = text.find('('); open != std::string::npos; open = text.find('(')) {
             const auto close = text.find(')', open);
-            const std::string inside = text.substr(open + 1, close == std::string::npos ? std::string::npos : close - open - 1);
+            const std::string inside =
+                text.substr(open + 1, close == std::string::npos ? std::string::npos : close - open - 1);
             note(inside);
             text.erase(open, close == std::string::npos ? std::string::npos : close - open + 1);
         }
@@ -271,7 +301,8 @@ class NotesReader {
         const std::string rest(trimmed(text.substr(colon + 1)));
         Words words = wordsOf(head);
         if (words.size() > 5 || head.find('>') != std::string::npos) return false;
-        if (words.size() == 1 && among(words[0], std::array{"steps", "notes", "pattern", "melody", "sequence", "bassline", "riff"})) {
+        if (words.size() == 1 &&
+            among(words[0], std::array{"steps", "notes", "pattern", "melody", "sequence", "bassline", "riff"})) {
             steps(rest, false, 0);
             return true;
         }
@@ -488,13 +519,15 @@ class NotesReader {
         return std::ranges::any_of(spec.aims, [&](const auto& aim) {
             const std::string control = looseWords(aim.control);
             if (control == word || (word.size() > 2 && control.starts_with(word))) return true;
-            return std::ranges::any_of(kKnobWords, [&](const Other& o) { return o.typed == word && control == o.means; });
+            return std::ranges::any_of(kKnobWords,
+                                       [&](const Other& o) { return o.typed == word && control == o.means; });
         });
     }
 
     static int together(SignalKind from, SignalKind to) {
         if (from == to) return from == SignalKind::Pitch ? 7 : 6;
-        const bool pulses = (from == SignalKind::Gate || from == SignalKind::Clock) && (to == SignalKind::Gate || to == SignalKind::Clock);
+        const bool pulses = (from == SignalKind::Gate || from == SignalKind::Clock) &&
+                            (to == SignalKind::Gate || to == SignalKind::Clock);
         if (pulses) return 4;
         if (from == SignalKind::Control && to == SignalKind::Pitch) return 1;
         return 0;
@@ -518,7 +551,9 @@ class NotesReader {
                 if (inFits == 0) continue;
                 namedTo = true;
                 const bool taken = patch_.cableInto({b.post, in.id}) != nullptr;
-                const int score = 20 * (outFits + inFits) + 6 * together(out.kind, in.kind) - (taken ? 60 : 0);
+                // Of a clock's outputs, the steps are what is meant.
+                const int steps = a.jack.empty() && out.kind == SignalKind::Clock && out.id == "sixteenths" ? 3 : 0;
+                const int score = 20 * (outFits + inFits) + 6 * together(out.kind, in.kind) + steps - (taken ? 60 : 0);
                 if (score > best) {
                     best = score;
                     from = &out;
@@ -540,7 +575,8 @@ class NotesReader {
         const JackRef into{b.post, to->id};
         if (const Cable* there = patch_.cableInto(into)) {
             if (there->from == JackRef{a.post, from->id}) {
-                understood(say("{} to {}, as before", tieName(there->from, patch_, library_), tieName(into, patch_, library_)));
+                understood(say("{} to {}, as before", tieName(there->from, patch_, library_),
+                               tieName(into, patch_, library_)));
                 return;
             }
             failed(say("{} holds a cable from {} already", tieName(into, patch_, library_),
@@ -576,12 +612,14 @@ class NotesReader {
                 mentioned_.push_back(*post);
                 return post;
             }
-            const auto known = std::ranges::find_if(things(), [&](const Thing& one) { return text == one.word || text == std::string(one.word) + "s"; });
+            const auto known = std::ranges::find_if(
+                things(), [&](const Thing& one) { return text == one.word || text == std::string(one.word) + "s"; });
             if (known == things().end()) continue;
             used = n;
             int number = 0;
             if (n < words.size()) {
-                if (const auto value = parseNumber(words[n]); value && *value >= 1 && *value <= 32 && *value == static_cast<int>(*value)) {
+                if (const auto value = parseNumber(words[n]);
+                    value && *value >= 1 && *value <= 32 && *value == static_cast<int>(*value)) {
                     number = static_cast<int>(*value);
                     ++used;
                 } else if (words[n].size() == 1 && words[n][0] >= 'a' && words[n][0] <= 'd' && n + 1 == words.size()) {
@@ -602,12 +640,15 @@ class NotesReader {
     /// By its name on the panel, "osc a", "skerry filter".
     std::optional<std::string> fromPanel(const std::string& text, bool takes) {
         const std::string wanted = looseWords(text);
-        if (std::ranges::any_of(things(), [&](const Thing& one) { return wanted == one.word; })) return {}; // a function
+        if (std::ranges::any_of(things(), [&](const Thing& one) { return wanted == one.word; }))
+            return {}; // a function
         for (const Post& post : patch_.posts)
             if (looseWords(post.name) == wanted) return post.id;
         for (const FreePart& free : freeParts(patch_, library_, &housing_)) {
             const bool alone = free.module->parts.size() == 1;
-            if (looseWords(free.part->name) != wanted && !(alone && looseWords(free.module->description.name) == wanted)) continue;
+            if (looseWords(free.part->name) != wanted &&
+                !(alone && looseWords(free.module->description.name) == wanted))
+                continue;
             return takes ? take(free) : std::nullopt;
         }
         return {};
@@ -643,7 +684,8 @@ class NotesReader {
         if (!edit(AddPost{post})) return {};
         // It has a number among its kind from now on: its own, or the next.
         for (const Thing& one : things()) {
-            if (std::ranges::none_of(one.blocks, [&](std::string_view block) { return free.part->has(block); })) continue;
+            if (std::ranges::none_of(one.blocks, [&](std::string_view block) { return free.part->has(block); }))
+                continue;
             auto& there = numbers_[std::string(one.blocks[0])];
             if (std::ranges::any_of(there, [&](const auto& known) { return known.second == post.id; })) continue;
             int number = std::max(1, numberOf(free.part->name));
@@ -675,7 +717,8 @@ class NotesReader {
             for (const KnobInfo& knob : part.knobs) {
                 const std::string name = looseWords(knob.name);
                 const std::string id = looseWords(knob.id);
-                if (prefix ? wanted.size() > 2 && (name.starts_with(wanted) || id.starts_with(wanted)) : name == wanted || id == wanted)
+                if (prefix ? wanted.size() > 2 && (name.starts_with(wanted) || id.starts_with(wanted))
+                           : name == wanted || id == wanted)
                     return &knob;
             }
             return nullptr;
@@ -697,7 +740,8 @@ class NotesReader {
         for (const std::string& word : words)
             if (!among(word, std::array{"knob", "set", "the", "is", "turned", "dial", "pot"})) rest.push_back(word);
         for (std::size_t n = std::min<std::size_t>(3, rest.size()); n > 0; --n) {
-            const KnobInfo* knob = knobNamed(here, joined(Words(rest.begin(), rest.begin() + static_cast<std::ptrdiff_t>(n))));
+            const KnobInfo* knob =
+                knobNamed(here, joined(Words(rest.begin(), rest.begin() + static_cast<std::ptrdiff_t>(n))));
             if (!knob || knob->momentary) continue;
             // "a min d 11:00": the next knob's name ends the value.
             const auto from = rest.begin() + static_cast<std::ptrdiff_t>(n);
@@ -722,27 +766,37 @@ class NotesReader {
     bool isKnobWord(const PartInfo& part, const std::string& word) const {
         if (thirdOf(word) || placeOf(word)) return false;
         const bool usual = std::ranges::any_of(kKnobWords, [&](const Other& other) { return word == other.typed; });
-        const bool whole = std::ranges::any_of(part.knobs, [&](const KnobInfo& knob) { return looseWords(knob.name) == looseWords(word); });
+        const bool whole = std::ranges::any_of(
+            part.knobs, [&](const KnobInfo& knob) { return looseWords(knob.name) == looseWords(word); });
         return (usual || whole) && knobNamed(part, word) != nullptr;
     }
 
     /// Between which fractions of the travel words like "short" leave a knob.
     static std::optional<std::pair<double, double>> thirdOf(const std::string& word) {
-        if (among(word, std::array{"short", "low", "little", "small", "slow", "quick", "snappy", "dark", "soft", "quiet", "subtle", "slight", "bit"}))
+        if (among(word, std::array{"short", "low", "little", "small", "slow", "quick", "snappy", "dark", "soft",
+                                   "quiet", "subtle", "slight", "bit"}))
             return std::pair{0.0, 1.0 / 3.0};
         if (among(word, std::array{"long", "high", "lots", "big", "fast", "bright", "loud", "much", "strong", "heavy"}))
             return std::pair{2.0 / 3.0, 1.0};
-        if (among(word, std::array{"medium", "mid", "middling", "moderate", "some"})) return std::pair{1.0 / 3.0, 2.0 / 3.0};
+        if (among(word, std::array{"medium", "mid", "middling", "moderate", "some"}))
+            return std::pair{1.0 / 3.0, 2.0 / 3.0};
         return {};
     }
     static std::optional<double> placeOf(const std::string& text) {
-        if (among(text, std::array{"noon", "midday", "centre", "center", "middle", "half", "halfway", "12", "half way", "straight up"})) return 0.5;
-        if (among(text, std::array{"max", "full", "open", "fully open", "all the way up", "cw", "fully cw", "maximum", "full up", "wide open", "fully up"})) return 1.0;
-        if (among(text, std::array{"min", "zero", "off", "closed", "fully closed", "ccw", "fully ccw", "all the way down", "minimum", "nothing", "fully down", "0"})) return 0.0;
+        if (among(text, std::array{"noon", "midday", "centre", "center", "middle", "half", "halfway", "12", "half way",
+                                   "straight up"}))
+            return 0.5;
+        if (among(text, std::array{"max", "full", "open", "fully open", "all the way up", "cw", "fully cw", "maximum",
+                                   "full up", "wide open", "fully up"}))
+            return 1.0;
+        if (among(text, std::array{"min", "zero", "off", "closed", "fully closed", "ccw", "fully ccw",
+                                   "all the way down", "minimum", "nothing", "fully down", "0"}))
+            return 0.0;
         if (text == "quarter" || text == "a quarter") return 0.25;
         if (text == "three quarters") return 0.75;
         if (text.ends_with("h") && text.size() < 4)
-            if (const auto hour = parseNumber(std::string_view(text).substr(0, text.size() - 1)); hour && *hour >= 1 && *hour <= 12)
+            if (const auto hour = parseNumber(std::string_view(text).substr(0, text.size() - 1));
+                hour && *hour >= 1 && *hour <= 12)
                 return parseClockHand(text.substr(0, text.size() - 1) + ":00");
         return parseClockHand(text);
     }
@@ -750,7 +804,9 @@ class NotesReader {
     bool turn(const std::string& post, const KnobInfo& knob, Words value) {
         bool about = false;
         std::erase_if(value, [&](std::string& word) {
-            if (among(word, std::array{"~", "about", "around", "approx", "roughly", "ca", "ca.", "circa", "near", "maybe", "c."})) return about = true;
+            if (among(word, std::array{"~", "about", "around", "approx", "roughly", "ca", "ca.", "circa", "near",
+                                       "maybe", "c."}))
+                return about = true;
             if (word.ends_with("ish") && word.size() > 3) {
                 about = true;
                 word.erase(word.size() - 3);
@@ -760,7 +816,8 @@ class NotesReader {
                 about = true;
                 word.pop_back();
             }
-            return among(word, std::array{"at", "=", "is", "on", ":", "very", "a", "pretty", "quite", "of", "just"}) && word != "on";
+            return among(word, std::array{"at", "=", "is", "on", ":", "very", "a", "pretty", "quite", "of", "just"}) &&
+                   word != "on";
         });
         const std::string text = joined(value);
         const std::string& device = name(post);
@@ -768,7 +825,8 @@ class NotesReader {
             understood(say("about {} {}", device, knob.name));
             return true;
         }
-        if (text == "?" || text.empty() || among(text, std::array{"unknown", "dunno", "forgot", "don't know", "not sure", "no idea", "??"})) {
+        if (text == "?" || text.empty() ||
+            among(text, std::array{"unknown", "dunno", "forgot", "don't know", "not sure", "no idea", "??"})) {
             if (edit(SetUnknown{post, knob.id, Unknown{}})) understood(say("{} {} is not known", device, knob.name));
             return true;
         }
@@ -777,7 +835,8 @@ class NotesReader {
             const double high = knob.scale.toValue(third->second);
             if (edit(SetKnob{post, knob.id, knob.scale.toValue(0.5 * (third->first + third->second))}) &&
                 edit(SetUnknown{post, knob.id, Unknown{low, high}}))
-                understood(say("{} {} is {}: between {} and {}", device, knob.name, text, knob.scale.text(low), knob.scale.text(high)));
+                understood(say("{} {} is {}: between {} and {}", device, knob.name, text, knob.scale.text(low),
+                               knob.scale.text(high)));
             return true;
         }
         std::optional<double> set;
@@ -786,13 +845,15 @@ class NotesReader {
             for (std::size_t w = 0; w < knob.scale.words.size(); ++w)
                 if (looseWords(knob.scale.words[w]) == looseWords(text)) set = static_cast<double>(w);
             for (std::size_t w = 0; w < knob.scale.words.size() && !set; ++w)
-                if (text.size() > 1 && looseWords(knob.scale.words[w]).starts_with(looseWords(text))) set = static_cast<double>(w);
+                if (text.size() > 1 && looseWords(knob.scale.words[w]).starts_with(looseWords(text)))
+                    set = static_cast<double>(w);
         } else if (const auto place = placeOf(text)) {
             set = knob.scale.toValue(*place);
         }
         if (!set) set = knob.scale.parse(text);
         if (!set) {
-            failed(say("\"{}\" is no value of {} {}: write {}", text, device, knob.name, knob.scale.expectation()), knob.scale.words);
+            failed(say("\"{}\" is no value of {} {}: write {}", text, device, knob.name, knob.scale.expectation()),
+                   knob.scale.words);
             return true;
         }
         const double held = std::clamp(*set, knob.scale.min, knob.scale.max);
@@ -834,9 +895,12 @@ class NotesReader {
     }
 
     bool key(const Words& words) {
-        if (words.size() < 2 || words.size() > 4 || (words[0] != "key" && words.back() != "minor" && words.back() != "major")) return false;
+        if (words.size() < 2 || words.size() > 4 ||
+            (words[0] != "key" && words.back() != "minor" && words.back() != "major"))
+            return false;
         patch_.key = joined(words, words[0] == "key" ? (words[1] == "of" ? 2 : 1) : 0);
-        if (!patch_.key.empty()) patch_.key[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(patch_.key[0])));
+        if (!patch_.key.empty())
+            patch_.key[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(patch_.key[0])));
         understood(say("the key"));
         return true;
     }
@@ -847,7 +911,8 @@ class NotesReader {
         const Words words = wordsOf(text);
         if (words.size() < 2) return false;
         const std::string all = joined(words);
-        return readSteps(cleanSteps(all)).has_value() || (all.find('x') != std::string::npos && readHits(all).has_value());
+        return readSteps(cleanSteps(all)).has_value() ||
+               (all.find('x') != std::string::npos && readHits(all).has_value());
     }
     /// As people write them: commas between, "rest", "_" for a tie.
     static std::string cleanSteps(std::string text) {
@@ -888,10 +953,10 @@ class NotesReader {
     Patch patch_;
     std::vector<NoteAnswer> answers_;
     NoteAnswer answer_;
-    std::string current_; ///< the post that was named last in the line
+    std::string current_;                ///< the post that was named last in the line
     std::vector<std::string> mentioned_; ///< all that were
     std::string voice_;
-    std::map<std::string, std::string> named_;                     ///< by names that lines gave
+    std::map<std::string, std::string> named_;                  ///< by names that lines gave
     std::map<std::string, std::map<int, std::string>> numbers_; ///< posts by their kind and number
     std::vector<std::string> lost_;
 };
@@ -907,8 +972,10 @@ Result<NotesRead> readNotes(std::string_view text, const Patch& start, const Lib
     std::istringstream in{std::string(text)};
     int number = 0;
     for (std::string line; std::getline(in, line);) {
-        if (++number > static_cast<int>(kMostNoteLines)) return failure(say("the text has more than {} lines", kMostNoteLines));
-        if (line.size() > kLongestNoteLine) return failure(say("line {} has more than {} letters", number, kLongestNoteLine));
+        if (++number > static_cast<int>(kMostNoteLines))
+            return failure(say("the text has more than {} lines", kMostNoteLines));
+        if (line.size() > kLongestNoteLine)
+            return failure(say("line {} has more than {} letters", number, kLongestNoteLine));
         reader.line(number, line);
     }
     return reader.take();

@@ -1,9 +1,9 @@
 // Building in the window: every shipped patch from an empty chart, three of them by mouse.
 #include "app/opened.h"
-#include "log/differences.h"
 #include "library/check.h"
 #include "library/midi_file.h"
 #include "library/tie.h"
+#include "log/differences.h"
 #include "shell/patch_dialog.h"
 #include "time/scenes_dialog.h"
 #include "time/time_place.h"

@@ -1,7 +1,7 @@
 // Moves by which a patch grows and is looked at: the menus, the hands on the chart, headings, what is shown alone.
 #include "app/opened.h"
-#include "log/differences.h"
 #include "library/tie.h"
+#include "log/differences.h"
 #include "shell/patch_dialog.h"
 #include "widgets/finding_card.h"
 

@@ -1,7 +1,6 @@
 // Moves: inserting, splitting, doubling a voice, morphing, and what a plug breaks.
 #include "building/breaks.h"
 #include "building/capacity.h"
-#include "log/differences.h"
 #include "building/flow.h"
 #include "building/insert.h"
 #include "building/morph.h"
@@ -9,6 +8,7 @@
 #include "building/split.h"
 #include "building/voice.h"
 #include "library/check.h"
+#include "log/differences.h"
 #include "support/patches.h"
 #include "timing/pattern_edits.h"
 
@@ -183,7 +183,9 @@ class BuildingTest : public QObject {
         const Patch stepped = after(before, {SetPattern{pattern}});
         const QStringList steps = text(differences(before, stepped, library()));
         QCOMPARE(steps.size(), 1);
-        QVERIFY2(steps[0].startsWith(QLatin1String("tracks track 1 B: D3 - E3")), qPrintable(steps[0]));
+        QVERIFY2(steps[0] ==
+                     QStringLiteral("tracks track 1 B: 3 steps, were 4; step 2 rests; step 3: D4 → E3 (3 of 4 steps)"),
+                 qPrintable(steps[0]));
         // The order of rows and posts is none.
         Patch turned = before;
         std::ranges::reverse(turned.cables);

@@ -187,8 +187,9 @@ class NotesTest : public QObject {
         QVERIFY2(notes.wholeLines() == static_cast<int>(notes.answers.size()), qPrintable(failures(notes)));
         const Patch& patch = notes.patch;
         const QStringList tied = cables(patch);
-        for (const char* one : {"Osc A saw > Filter in 1", "Filter low-pass > VCA 1 in", "Contour 1 out > VCA 1 lin cv",
-                                "Tracks gate 1 > Contour 1 gate", "Tracks pitch 1 > Osc A v/oct"})
+        for (const char* one :
+             {"Osc A saw > Filter in 1", "Filter low-pass > VCA 1 in", "Contour 1 out > VCA 1 lin cv",
+              "Tracks gate 1 > Contour 1 gate", "Tracks pitch 1 > Osc A v/oct", "Clock 16ths > Tracks clock"})
             QVERIFY2(tied.contains(QLatin1String(one)),
                      qPrintable(QLatin1String(one) + QStringLiteral(" is not in ") + tied.join(QStringLiteral(", "))));
         const auto unknown = unknownsOf(patch, workspace().library);

@@ -70,7 +70,9 @@ class LogbookTest : public QObject {
     QTemporaryDir folder_;
     int count_ = 0;
 
-    fs::path fresh() { return fs::path(folder_.path().toStdString()) / ("log-" + std::to_string(count_++) + ".sqlite"); }
+    fs::path fresh() {
+        return fs::path(folder_.path().toStdString()) / ("log-" + std::to_string(count_++) + ".sqlite");
+    }
     static Logbook opened(const fs::path& file) {
         auto log = Logbook::open(file);
         if (!log) qFatal("%s", log.error().text().c_str());
@@ -108,10 +110,12 @@ class LogbookTest : public QObject {
         QVERIFY(back->figures == take.figures && back->thumb == take.thumb);
         QVERIFY(back->kind == TakeKind::BeforePlan && back->hasSound && back->at == take.at);
         QCOMPARE(back->label.tags, (std::vector<std::string>{"bell", "slow-ones"}));
-        QVERIFY(back->label.name == take.label.name && back->label.notes == take.label.notes && back->label.rating == 4);
+        QVERIFY(back->label.name == take.label.name && back->label.notes == take.label.notes &&
+                back->label.rating == 4);
         QVERIFY(*log.sound(id) == take.sound);
         QVERIFY(log.check());
-        QVERIFY(!log.take(id + 1) && QString::fromStdString(log.take(id + 1).error().text()).contains(QLatin1String("no take")));
+        QVERIFY(!log.take(id + 1) &&
+                QString::fromStdString(log.take(id + 1).error().text()).contains(QLatin1String("no take")));
     }
 
     void takesAreFoundAgain() {
@@ -137,7 +141,7 @@ class LogbookTest : public QObject {
         QCOMPARE(found("#drum"), std::vector<std::int64_t>{a});
         QCOMPARE(found("rated 4"), std::vector<std::int64_t>{b});
         QCOMPARE(found("has sound"), std::vector<std::int64_t>{b});
-        QCOMPARE(found("with skerry"), std::vector<std::int64_t>{b}); // a module of that case is in it
+        QCOMPARE(found("with skerry"), std::vector<std::int64_t>{b});     // a module of that case is in it
         QCOMPARE(found("follower saw to"), std::vector<std::int64_t>{b}); // as a cable is said
         QCOMPARE(found("\"*( or"), std::vector<std::int64_t>{}); // what means something to the database does not here
         // What is written later is found, what was there before is not any more.
@@ -219,7 +223,8 @@ class LogbookTest : public QObject {
         Logbook log = opened(file);
         QVERIFY2(log.check(), log.check() ? "" : log.check().error().text().c_str());
         const auto usage = *log.usage();
-        QVERIFY2(told >= times && usage.takes >= told, qPrintable(QStringLiteral("%1 told, %2 there").arg(told).arg(usage.takes)));
+        QVERIFY2(told >= times && usage.takes >= told,
+                 qPrintable(QStringLiteral("%1 told, %2 there").arg(told).arg(usage.takes)));
         QCOMPARE(usage.sounds, usage.takes); // never half of one
         QVERIFY(log.take(told) && log.take(told)->patch == lamp());
     }
@@ -283,7 +288,8 @@ class LogbookTest : public QObject {
         big.sound.assign(3'000'000, 'x');
         const auto refusedTake = log.add(big, workspace().library);
         QVERIFY(!refusedTake);
-        QVERIFY2(QString::fromStdString(refusedTake.error().text()).contains(QLatin1String("disk is full")), refusedTake.error().text().c_str());
+        QVERIFY2(QString::fromStdString(refusedTake.error().text()).contains(QLatin1String("disk is full")),
+                 refusedTake.error().text().c_str());
         QCOMPARE(log.list()->size(), std::size_t{1});
         QVERIFY(log.check());
     }
