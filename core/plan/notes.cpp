@@ -820,7 +820,7 @@ class NotesReader {
                    word != "on";
         });
         const std::string text = joined(value);
-        const std::string& device = name(post);
+        const std::string device = name(post); // edits make another patch
         if (text.empty() && !about) {
             understood(say("about {} {}", device, knob.name));
             return true;
