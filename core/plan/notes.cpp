@@ -607,7 +607,7 @@ class NotesReader {
                 mentioned_.push_back(found->second);
                 return found->second;
             }
-            if (const auto post = fromPanel(text, takes)) {
+            if (auto post = fromPanel(text, takes)) {
                 used = n;
                 mentioned_.push_back(*post);
                 return post;
