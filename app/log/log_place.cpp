@@ -157,7 +157,12 @@ QWidget* LogPlace::makeLeft() {
 }
 
 QWidget* LogPlace::makeRight() {
+    auto* whole = new QWidget;
+    auto* stack = new QVBoxLayout(whole);
+    stack->setContentsMargins(0, 0, 0, 0);
+    stack->setSpacing(0);
     auto* scroll = new QScrollArea;
+    stack->addWidget(scroll, 1);
     scroll->setFrameShape(QFrame::NoFrame);
     scroll->setWidgetResizable(true);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
@@ -216,10 +221,14 @@ QWidget* LogPlace::makeRight() {
     buttons->addWidget(bring_, 1, 0);
     buttons->addWidget(goOn_, 1, 1);
     buttons->setColumnStretch(2, 1);
-    column->addLayout(buttons);
+    // What can be done stays in view, however much there is to look at.
+    auto* foot = new QVBoxLayout;
+    foot->setContentsMargins(20, 8, 20, 10);
+    foot->addLayout(buttons);
+    stack->addLayout(foot);
     rounds_ = label({}, &Look::softInk);
     rounds_->setObjectName(QStringLiteral("rounds"));
-    column->addWidget(rounds_);
+    foot->addWidget(rounds_);
     column->addStretch();
     scroll->setWidget(right_);
     connect(turnsButton_, &QPushButton::toggled, this, &LogPlace::hearTurns);
@@ -236,7 +245,7 @@ QWidget* LogPlace::makeRight() {
         const Difference& one = differences_[at];
         if (session_.document.patch().post(one.post)) session_.navigator.showPost(one.post);
     });
-    return scroll;
+    return whole;
 }
 
 /// Name, tags, rating and notes of the take that is looked at.

@@ -63,7 +63,7 @@ NotesDialog::NotesDialog(const Workspace& workspace, const std::string& caseId, 
     answers_->header()->setSectionResizeMode(0, QHeaderView::ResizeToContents);
     answers_->header()->setSectionResizeMode(1, QHeaderView::Stretch);
     // Wrapped lines are as high as the width makes them.
-    connect(answers_->header(), &QHeaderView::sectionResized, answers_, [this] { answers_->doItemsLayout(); });
+    connect(answers_->header(), &QHeaderView::sectionResized, this, &NotesDialog::fitHeights);
     split->addWidget(text_);
     split->addWidget(answers_);
     split->setStretchFactor(0, 1);
@@ -153,11 +153,24 @@ void NotesDialog::showAnswers(const NotesRead& notes) {
         item->setToolTip(1, q(answer.text));
         item->setData(0, Qt::UserRole, answer.line);
     }
+    fitHeights();
     const auto unknown = static_cast<int>(unknownsOf(notes.patch, workspace_.library).size());
     sum_->setText(
         tr("%1 of %n line(s) understood", nullptr, static_cast<int>(notes.answers.size())).arg(notes.wholeLines()) +
         QStringLiteral(" · ") + tr("%n cable(s)", nullptr, static_cast<int>(notes.patch.cables.size())) +
         QStringLiteral(" · ") + tr("%n knob(s) unknown", nullptr, unknown));
+}
+
+/// Each answer gets the height that its lines take at this width; the tree alone counts too few where one is wrapped.
+void NotesDialog::fitHeights() {
+    constexpr int kAround = 12;
+    const QFontMetrics metrics(answers_->font());
+    const int width = std::max(60, answers_->columnWidth(1) - kAround);
+    for (int i = 0; i < answers_->topLevelItemCount(); ++i) {
+        QTreeWidgetItem* item = answers_->topLevelItem(i);
+        const QRect lines = metrics.boundingRect(QRect(0, 0, width, 100'000), Qt::TextWordWrap, item->text(1));
+        item->setSizeHint(1, {0, lines.height() + 4});
+    }
 }
 
 void NotesDialog::goToLine(int line) {

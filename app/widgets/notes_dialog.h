@@ -30,6 +30,7 @@ class NotesDialog : public QDialog {
 
   private:
     void showAnswers(const NotesRead& notes);
+    void fitHeights();
     void goToLine(int line);
 
     const Workspace& workspace_;
