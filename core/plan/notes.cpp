@@ -429,9 +429,9 @@ class NotesReader {
             failed(say("one end of the cable is missing"));
             return;
         }
-        std::vector<End> from = ends(stages[0], true);
+        std::vector<End> from = ends(stages[0]);
         for (std::size_t s = 1; s < stages.size(); ++s) {
-            const std::vector<End> into = ends(stages[s], s + 1 < stages.size());
+            const std::vector<End> into = ends(stages[s]);
             for (const End& a : from)
                 for (const End& b : into)
                     if (!a.post.empty() && !b.post.empty()) tie(a, b);
@@ -447,7 +447,7 @@ class NotesReader {
         std::string jack; ///< as it was written; empty: the usual one
     };
 
-    std::vector<End> ends(const Words& words, bool) {
+    std::vector<End> ends(const Words& words) {
         std::vector<End> out;
         Words one;
         std::string before = current_;
@@ -540,7 +540,6 @@ class NotesReader {
         const JackInfo* to = nullptr;
         int best = -1;
         bool named = false;
-        bool namedTo = false;
         for (const JackInfo& out : fromPart.jacks) {
             const int outFits = out.output ? fits(out, a.jack) : 0;
             if (outFits == 0) continue;
@@ -549,7 +548,6 @@ class NotesReader {
                 int inFits = in.output ? 0 : fits(in, b.jack);
                 if (inFits < 5 && aimsAt(toPart, in, b.jack)) inFits = 5;
                 if (inFits == 0) continue;
-                namedTo = true;
                 const bool taken = patch_.cableInto({b.post, in.id}) != nullptr;
                 // Of a clock's outputs, the steps are what is meant.
                 const int steps = a.jack.empty() && out.kind == SignalKind::Clock && out.id == "sixteenths" ? 3 : 0;
@@ -567,7 +565,6 @@ class NotesReader {
             std::vector<std::string> choices;
             for (const JackInfo& jack : which.jacks)
                 if (jack.output == first) choices.push_back(jack.name);
-            (void)namedTo;
             failed(say("{} has no jack \"{}\"", name(first ? a.post : b.post), first ? a.jack : b.jack),
                    nearestWords(first ? a.jack : b.jack, choices, 4));
             return;
