@@ -89,5 +89,6 @@ void addModule(CLI::App& app, Context& context);
 void addUnknown(CLI::App& app, Context& context);
 void addLog(CLI::App& app, Context& context);
 void addRead(CLI::App& app, Context& context);
+void addAsk(CLI::App& app, Context& context);
 
 } // namespace lariat::cli

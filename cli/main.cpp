@@ -34,6 +34,7 @@ int main(int argc, char** argv) {
                "  lariat-cli render data/demo/lamp.json --out lamp.wav --probe \"osc-a:saw=saw.wav\"\n"
                "  lariat-cli render data/demo/bell-buoy.json --out bell.wav --real-case\n"
                "  lariat-cli measure lamp.wav\n"
+               "  lariat-cli ask same data/demo/lamp.json vca-2.out\n"
                "  lariat-cli tie data/demo/lamp.json \"lfo sine to follower pwm\" --out changed.json\n"
                "  lariat-cli build split data/demo/lamp.json --from lfo.sine --to osc-a.pwm\n"
                "  lariat-cli midi tune.mid --patch data/demo/first-voice.json --post keys --out played.json\n"
@@ -54,7 +55,7 @@ int main(int argc, char** argv) {
           lariat::cli::addPattern, lariat::cli::addResponses, lariat::cli::addClocks,  lariat::cli::addReckon,
           lariat::cli::addScenes,  lariat::cli::addPlan,      lariat::cli::addFind,    lariat::cli::addStock,
           lariat::cli::addBundle,  lariat::cli::addModule,    lariat::cli::addUnknown, lariat::cli::addLog,
-          lariat::cli::addRead})
+          lariat::cli::addRead,    lariat::cli::addAsk})
         add(app, context);
     try {
         app.parse(argc, argv);

@@ -1,10 +1,12 @@
 // render and measure: sound and figures.
+#include "ask/as_recorded.h"
 #include "cli/commands.h"
 #include "engine/automation.h"
 #include "library/check.h"
 #include "measure/measure.h"
 #include "measure/pitch_track.h"
 #include "model/audio_file.h"
+#include "model/file.h"
 #include "timing/to_files.h"
 #include "units/level.h"
 #include "units/pitch.h"
@@ -64,12 +66,18 @@ void addRender(CLI::App& app, Context& context) {
         std::filesystem::path stems;
         int untilRow = 0;
         std::vector<int> silenced;
+        long long asRecorded = -1;
+        std::vector<std::string> lost;
+        std::filesystem::path truth;
     };
     auto options = std::make_shared<Options>();
     auto* command = app.add_subcommand("render", "Render a patch to sound files");
-    giveExamples(*command, "  lariat-cli render data/demo/lamp.json --out lamp.wav --probe osc-a.saw=saw.wav\n"
-                           "  lariat-cli render data/demo/bell-buoy.json --out bell.wav --real-case --seconds 20\n"
-                           "  lariat-cli render data/demo/night-watch.json --out night.wav --scenes --stems stems");
+    giveExamples(*command,
+                 "  lariat-cli render data/demo/lamp.json --out lamp.wav --probe osc-a.saw=saw.wav\n"
+                 "  lariat-cli render data/demo/bell-buoy.json --out bell.wav --real-case --seconds 20\n"
+                 "  lariat-cli render data/demo/night-watch.json --out night.wav --scenes --stems stems\n"
+                 "  lariat-cli render data/demo/kick.json --as-recorded 3 --lost level-a.decay --out kick.wav "
+                 "--truth truth.json");
     command->add_option("patch", options->file, "Patch file")->required();
     command->add_option("--out", options->out, "WAV or FLAC file for the mix, ±1 is 0 dBFS")->check(notEmpty);
     command->add_option("--probe", options->probes,
@@ -96,9 +104,34 @@ void addRender(CLI::App& app, Context& context) {
         ->check(CLI::NonNegativeNumber);
     command->add_option("--silence", options->silenced, "Rows that stay plugged and bring nothing, as in 3,4")
         ->delimiter(',');
+    auto* recorded = command->add_option("--as-recorded", options->asRecorded,
+                                         "As a real case would have been recorded: this seed puts errors on knobs, "
+                                         "tracking, gain, clock and start, and adds noise");
+    recorded->check(CLI::Range(0LL, 0x7fffffffLL));
+    command->add_option("--lost", options->lost, "Knobs that then stand anywhere, post.knob,…")
+        ->delimiter(',')
+        ->needs(recorded);
+    command->add_option("--truth", options->truth, "Write what was so seeded, as JSON")
+        ->check(notEmpty)
+        ->needs(recorded);
     command->callback([options, length, bits, &context] {
         const Workspace workspace = context.workspace();
         Patch patch = need(openPatch(options->file, workspace.library));
+        if (options->asRecorded >= 0) {
+            if (options->out.empty()) refuse("say where the recording goes, with --out");
+            AsRecordedOptions how;
+            how.seconds = options->seconds;
+            how.unknown = options->lost;
+            const AsRecorded made =
+                need(renderAsRecorded(patch, workspace.library, static_cast<std::uint32_t>(options->asRecorded), how));
+            need(writeWav(options->out, made.mix, 2, made.rate));
+            if (!options->truth.empty()) need(writeFile(options->truth, made.truth.json(), FileKind::Document));
+            if (context.json)
+                std::cout << made.truth.json();
+            else
+                fmt::print("{:g} s as recorded, seed {}\n", options->seconds, options->asRecorded);
+            return;
+        }
         RenderOptions render;
         if (options->scenes && patch.scenes.empty())
             throw Failed{Error{options->file.string(), "scenes",

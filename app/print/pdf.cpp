@@ -4,15 +4,14 @@
 #include "look/look.h"
 #include "look/text.h"
 #include "model/file.h"
+#include "print/painting.h"
 #include "print/sheet_printer.h"
 
 #include <QBuffer>
-#include <QGuiApplication>
 #include <QPageLayout>
 #include <QPageSize>
 #include <QPainter>
 #include <QPdfWriter>
-#include <QSvgGenerator>
 
 #include <algorithm>
 #include <memory>
@@ -26,37 +25,6 @@ namespace {
 
 constexpr std::size_t kMostPages = 64; ///< that a preview shows
 constexpr qreal kChartWidth = 1200;
-
-/// Painting needs fonts, and those an application; where there is none, one for as long as it is held.
-std::unique_ptr<QGuiApplication> applicationForPainting() {
-    static int argc = 1;
-    static char name[] = "lariat";
-    static char* argv[] = {name, nullptr};
-    std::unique_ptr<QGuiApplication> own;
-    if (!QCoreApplication::instance()) {
-        qputenv("QT_QPA_PLATFORM", "offscreen");
-        own = std::make_unique<QGuiApplication>(argc, argv);
-    }
-    loadFonts();
-    return own;
-}
-
-/// A picture of that size, painted.
-std::string svgOf(QSize size, const QString& title, const std::function<void(QPainter&)>& paint) {
-    QBuffer buffer;
-    buffer.open(QIODevice::WriteOnly);
-    QSvgGenerator svg;
-    svg.setOutputDevice(&buffer);
-    svg.setResolution(kSheetDpi);
-    svg.setSize(size);
-    svg.setViewBox(QRect(QPoint(0, 0), size));
-    svg.setTitle(title);
-    {
-        QPainter painter(&svg);
-        paint(painter);
-    }
-    return buffer.data().toStdString();
-}
 
 } // namespace
 

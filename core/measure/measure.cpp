@@ -1,58 +1,16 @@
 #include "measure/measure.h"
 
+#include "measure/fourier.h"
+
 #include <algorithm>
 #include <cmath>
 #include <complex>
 #include <functional>
-#include <memory>
-#include <mutex>
-
-#include <fftw3.h>
 
 namespace lariat {
 namespace {
 
 constexpr double kTwoPi = 6.28318530717958647692;
-
-/// FFTW plans may be made by one thread at a time.
-std::mutex& planMutex() {
-    static std::mutex mutex;
-    return mutex;
-}
-
-std::vector<std::complex<float>> transform(std::vector<float> in) {
-    std::vector<std::complex<float>> out(in.size() / 2 + 1);
-    fftwf_plan plan = nullptr;
-    {
-        const std::lock_guard lock(planMutex());
-        plan = fftwf_plan_dft_r2c_1d(static_cast<int>(in.size()), in.data(),
-                                     reinterpret_cast<fftwf_complex*>(out.data()), FFTW_ESTIMATE);
-    }
-    fftwf_execute(plan);
-    const std::lock_guard lock(planMutex());
-    fftwf_destroy_plan(plan);
-    return out;
-}
-
-std::vector<float> inverse(std::vector<std::complex<float>> in, std::size_t size) {
-    std::vector<float> out(size);
-    fftwf_plan plan = nullptr;
-    {
-        const std::lock_guard lock(planMutex());
-        plan = fftwf_plan_dft_c2r_1d(static_cast<int>(size), reinterpret_cast<fftwf_complex*>(in.data()), out.data(),
-                                     FFTW_ESTIMATE);
-    }
-    fftwf_execute(plan);
-    const std::lock_guard lock(planMutex());
-    fftwf_destroy_plan(plan);
-    return out;
-}
-
-std::size_t fastSize(std::size_t n) {
-    std::size_t size = 1;
-    while (size < n) size *= 2;
-    return size;
-}
 
 /// Phase of a partial in a Hann-windowed piece. Window and partial are turned on from sample to sample, which costs a
 /// tenth of asking for their sines and is off by less than 10⁻¹⁰ after a million.

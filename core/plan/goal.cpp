@@ -187,6 +187,8 @@ std::string goalText(GoalKind kind, double value) {
         return Scale{Unit::Hertz, 0.001, 20000.0}.text(value);
     case GoalKind::Alike:
         return fmt::format("{:.2f} %", value);
+    case GoalKind::Like:
+        return fmt::format("{:.2f} dB", value);
     }
     return {};
 }
@@ -258,6 +260,7 @@ std::string GoalReading::wanted() const {
     if (goal.kind == GoalKind::Pitch)
         return fmt::format("{} ± {:.0f} cents", goalText(goal.kind, goal.want), 100.0 * goal.within);
     if (goal.kind == GoalKind::Alike) return fmt::format("below {:g} %", goal.want + goal.within);
+    if (goal.kind == GoalKind::Like) return fmt::format("below {:.2f} dB", goal.want + goal.within);
     return fmt::format("{} ± {}", goalText(goal.kind, goal.want), goalText(goal.kind, goal.within));
 }
 
@@ -297,6 +300,9 @@ std::optional<double> measureGoal(const Goal& goal, std::span<const float> volts
         return measureLevel(window).max.value;
     case GoalKind::Alike:
         return alikeOf(window, rate);
+    case GoalKind::Like:
+        if (!goal.like) return std::nullopt;
+        return unlikeness(*goal.like, likenessOf(window, rate));
     }
     return std::nullopt;
 }

@@ -2,10 +2,12 @@
 #pragma once
 
 #include "library/library.h"
+#include "measure/likeness.h"
 #include "plan/recipe.h"
 #include "units/sentence.h"
 
 #include <functional>
+#include <memory>
 #include <optional>
 #include <vector>
 
@@ -18,6 +20,7 @@ namespace lariat {
 ///   brightness  hertz, the centre of the spectrum      formant  hertz, the lowest formant
 ///   rate        hertz, rising edges through 1.5 V      lowest, highest   volts
 ///   alike       per cent by which the most different hit differs from the first, over its first 30 ms
+///   like        dB by which what is in it differs from a recording (measure/likeness.h)
 struct Goal {
     std::string name;
     GoalKind kind = GoalKind::Peak;
@@ -26,6 +29,7 @@ struct Goal {
     double within = 0.0; ///< above zero
     double from = 0.0;
     double to = 2.0;
+    std::shared_ptr<const Likeness> like{}; ///< of the kind Like
 };
 
 struct GoalReading {

@@ -158,6 +158,7 @@ std::string joinedName(const RoleJack& jack) {
 } // namespace
 
 const char* goalKindName(GoalKind kind) {
+    if (kind == GoalKind::Like) return "like";
     return kGoalKinds[static_cast<std::size_t>(kind)];
 }
 

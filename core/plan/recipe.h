@@ -79,8 +79,8 @@ struct RecipeLine {
 };
 
 /// What a goal measures (plan/goal.h).
-enum class GoalKind { Pitch, Length, Peak, Level, Brightness, Formant, Rate, Lowest, Highest, Alike };
-inline constexpr int kGoalKindCount = 10;
+enum class GoalKind { Pitch, Length, Peak, Level, Brightness, Formant, Rate, Lowest, Highest, Alike, Like };
+inline constexpr int kGoalKindCount = 10; ///< that can be asked for in words; Like has a recording
 const char* goalKindName(GoalKind kind);
 
 struct RecipeGoal {

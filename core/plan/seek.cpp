@@ -62,6 +62,19 @@ class Seeker {
         double miss = 0.0;
     };
 
+    /// The part of a knob's travel that it may be turned over.
+    struct Travel {
+        const Scale* scale;
+        double low;
+        double high;
+        [[nodiscard]] double valueAt(double part) const {
+            return scale->toValue(low + (high - low) * std::clamp(part, 0.0, 1.0));
+        }
+        [[nodiscard]] double partOf(double value) const {
+            return std::clamp((scale->toFraction(value) - low) / (high - low), 0.0, 1.0);
+        }
+    };
+
     Result<void> prepare() {
         if (goals_.empty()) return failure(say("there is nothing to measure: say what is wanted"));
         if (knobs_.size() > kMostSeekKnobs)
@@ -78,8 +91,11 @@ class Seeker {
                 return failure(say("{} of {} is no knob that can be turned bit by bit", knob->name, post->name));
             if (post->locked.contains(one.knob))
                 return failure(say("{} of {} is locked: unlock it first", knob->name, post->name));
-            scales_.push_back(&knob->scale);
-            start_.push_back(knob->scale.toFraction(knobValue(*post, *knob)));
+            const double low = one.low ? knob->scale.toFraction(*one.low) : 0.0;
+            const double high = one.high ? knob->scale.toFraction(*one.high) : 1.0;
+            if (!(high > low)) return failure(say("{} of {} has no room to be turned", knob->name, post->name));
+            travels_.push_back({&knob->scale, low, high});
+            start_.push_back(travels_.back().partOf(knobValue(*post, *knob)));
         }
         return {};
     }
@@ -95,7 +111,7 @@ class Seeker {
         Patch out = patch_;
         for (std::size_t i = 0; i < knobs_.size(); ++i) {
             const auto post = std::ranges::find(out.posts, knobs_[i].post, &Post::id);
-            post->knobs[knobs_[i].knob] = scales_[i]->toValue(std::clamp(at[i], 0.0, 1.0));
+            post->knobs[knobs_[i].knob] = travels_[i].valueAt(at[i]);
         }
         return out;
     }
@@ -211,7 +227,7 @@ class Seeker {
     std::vector<FoundKnob> ranges(const Tried& best, bool met) {
         std::vector<FoundKnob> out(knobs_.size());
         for (std::size_t k = 0; k < knobs_.size(); ++k) {
-            const double value = scales_[k]->toValue(best.at[k]);
+            const double value = travels_[k].valueAt(best.at[k]);
             out[k] = {knobs_[k].post, knobs_[k].knob, value, value, value, 0.0};
         }
         if (!met) return out;
@@ -247,10 +263,10 @@ class Seeker {
                 const double middle = 0.5 * (inside + outside);
                 (good(middle) ? inside : outside) = middle;
             }
-            (end == 0.0 ? out[k].low : out[k].high) = scales_[k]->toValue(inside);
+            (end == 0.0 ? out[k].low : out[k].high) = travels_[k].valueAt(inside);
         });
         for (std::size_t k = 0; k < knobs_.size(); ++k)
-            out[k].room = scales_[k]->toFraction(out[k].high) - scales_[k]->toFraction(out[k].low);
+            out[k].room = travels_[k].scale->toFraction(out[k].high) - travels_[k].scale->toFraction(out[k].low);
         (void)goesOn();
         return out;
     }
@@ -260,7 +276,7 @@ class Seeker {
     const std::vector<Goal>& goals_;
     const std::vector<SeekKnob>& knobs_;
     const SeekOptions& options_;
-    std::vector<const Scale*> scales_;
+    std::vector<Travel> travels_;
     Point start_;
     std::atomic<int> runs_ = 0;
     std::atomic<bool> stopped_ = false;

@@ -9,6 +9,8 @@ namespace lariat {
 struct SeekKnob {
     std::string post;
     std::string knob;
+    std::optional<double> low{}; ///< in its unit: no farther than this, if it is known to be so
+    std::optional<double> high{};
 };
 
 /// Where a knob was found to stand, and how far it may be turned, the others staying, before a goal fails.

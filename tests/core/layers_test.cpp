@@ -38,8 +38,8 @@ class LayersTest : public QObject {
 
     /// Within the core: a folder includes only itself and those before it.
     void coreFoldersAreInOrder() {
-        const QStringList order = {"units",    "model",    "blocks", "library", "engine", "measure", "flow", "timing",
-                                   "building", "findings", "log",    "sheet",   "stock",  "plan",    "maker"};
+        const QStringList order = {"units",    "model",    "blocks", "library", "engine", "measure", "flow",  "timing",
+                                   "building", "findings", "log",    "sheet",   "stock",  "plan",    "maker", "ask"};
         QDirIterator files(QStringLiteral(LARIAT_SOURCE "/core"), {QStringLiteral("*.h"), QStringLiteral("*.cpp")},
                            QDir::Files, QDirIterator::Subdirectories);
         while (files.hasNext()) {
