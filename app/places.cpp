@@ -1,5 +1,6 @@
 #include "places.h"
 
+#include "bench/bench_place.h"
 #include "log/log_place.h"
 #include "patch/patch_place.h"
 #include "plan/plan_place.h"
@@ -39,8 +40,7 @@ std::vector<PlaceEntry> allPlaces() {
         {"plan", tr("Plan"), tr("How do I build that here?"), makePlace<PlanPlace>},
         {"patch", tr("Patch"), tr("What is tied to what, and what flows?"), makePlace<PatchPlace>},
         {"time", tr("Time"), tr("What happens when?"), makePlace<TimePlace>},
-        {"bench", tr("Bench"), tr("What is it, exactly?"), nullptr,
-         tr("This place will put scope, spectrum, tuner and level ladder on any jack.")},
+        {"bench", tr("Bench"), tr("What is it, exactly?"), makePlace<BenchPlace>},
         {"sheet", tr("Sheet"), tr("How do I build it again?"), makePlace<SheetPlace>},
         {"log", tr("Log"), tr("What did I do, and what was better?"), makePlace<LogPlace>},
     };

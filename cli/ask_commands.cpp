@@ -1,7 +1,5 @@
 // ask: the questions of the Bench, of jacks and of recordings.
-#include "ask/loud.h"
-#include "ask/real.h"
-#include "ask/tracking.h"
+#include "ask/asking.h"
 #include "cli/commands.h"
 #include "library/check.h"
 #include "model/edit.h"
@@ -46,23 +44,7 @@ Trace recordingOf(const AskCommand& options, const std::filesystem::path& file, 
     return need(readTrack(file, how));
 }
 
-/// How long a run is where nobody said: as long as the question needs.
-double usualSeconds(Question question) {
-    switch (question) {
-    case Question::Shape:
-    case Question::Content:
-        return 4.0;
-    case Question::Same:
-        return 12.0;
-    case Question::Loud:
-        return 6.0;
-    default:
-        return 8.0;
-    }
-}
-
-AskOptions optionsOf(const AskCommand& options, const std::string& key, const Library& library,
-                     const std::vector<Trace>& traces) {
+AskOptions optionsOf(const AskCommand& options, const std::string& key, const Library& library) {
     AskOptions out;
     out.from = options.from;
     if (options.window > 0.0) out.window = options.window;
@@ -83,13 +65,11 @@ AskOptions optionsOf(const AskCommand& options, const std::string& key, const Li
     if (options.trigger == "free") {
         out.trigger.by = Trigger::By::Free;
     } else if (!options.trigger.empty()) {
-        const auto it = std::ranges::find_if(traces, [&](const Trace& one) {
-            return one.jack.text() == options.trigger || one.name == options.trigger;
-        });
-        if (it == traces.end())
+        const auto it = std::ranges::find(options.jacks, options.trigger);
+        if (it == options.jacks.end())
             refuse(fmt::format("\"{}\" is none of what is asked of, and so no trigger", options.trigger));
         out.trigger.by = Trigger::By::Edge;
-        out.trigger.track = static_cast<int>(it - traces.begin());
+        out.trigger.track = static_cast<int>(it - options.jacks.begin());
     }
     return out;
 }
@@ -128,55 +108,6 @@ void tell(const AskCommand& options, const Answer& answer, bool json) {
         fmt::print("  {:<34} {}{}\n", figure.name.str(), figure.text, figure.bad ? "  !" : "");
     }
     for (const AskedOffer& offer : answer.offers) fmt::print("→ {}\n", offer.label.str());
-}
-
-/// The tracks of a patch: jacks that were asked for, and those that the question needs beside them.
-std::vector<Trace> tracesOf(const AskCommand& options, Question question, const Patch& patch, const Library& library,
-                            double rate) {
-    std::vector<JackRef> jacks;
-    for (const std::string& text : options.jacks) jacks.push_back(text == "out" ? JackRef{} : readJack(text));
-    if (jacks.empty()) jacks.push_back({});
-    const auto asked = jacks.size();
-    if (!options.bare)
-        for (JackRef& beside : jacksBeside(question, patch, library, jacks)) jacks.push_back(std::move(beside));
-    if (jacks.size() > kMostTracks)
-        refuse(fmt::format("{} jacks at once are too many; {} are allowed", jacks.size(), kMostTracks));
-    ListenOptions how;
-    how.seconds = options.seconds > 0.0 ? options.seconds : usualSeconds(question);
-    how.seconds += options.from;
-    how.rate = rate;
-    how.realCase = options.realCase;
-    how.scenes = options.scenes;
-    auto traces = need(listen(patch, library, jacks, how));
-    if (question == Question::Note)
-        for (std::size_t i = asked; i < traces.size(); ++i) traces[i].leads = true;
-    return traces;
-}
-
-void answerReal(const AskCommand& options, const Patch& patch, const Library& library, bool json) {
-    if (options.recordings.empty()) refuse("say which recording of the real case, with --recording");
-    const double seconds = options.seconds > 0.0 ? options.seconds : 8.0;
-    const Trace recording = recordingOf(options, options.recordings.front(), seconds + 4.0);
-    RealOptions how;
-    how.seconds = seconds;
-    if (!options.jacks.empty() && options.jacks.front() != "out") how.at = readJack(options.jacks.front());
-    how.key = parseKey(options.key.empty() ? patch.key : options.key);
-    if (options.fit.empty()) {
-        const RealPair pair = need(pairUp(patch, library, recording, how));
-        return tell(options, askReal(pair, how), json);
-    }
-    FitOptions fit;
-    fit.at = how.at;
-    fit.mostRuns = options.runs;
-    fit.seconds = std::min(options.seconds > 0.0 ? options.seconds : 2.0, recording.seconds());
-    for (const std::string& text : options.fit) {
-        if (text == "unknown") continue; // all that is unknown in the patch
-        const JackRef knob = readJack(text);
-        fit.knobs.push_back({knob.post, knob.jack});
-    }
-    const Fitted fitted = need(fitToRecording(patch, library, recording, fit));
-    if (options.inPlace || !options.out.empty()) options.write(need(applyEdits(patch, fitted.edits)));
-    tell(options, fitAnswer(fitted, patch, library), json);
 }
 
 } // namespace
@@ -240,55 +171,53 @@ void addAsk(CLI::App& app, Context& context) {
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         const Library& library = workspace.library;
-        const Question question = *questionNamed(options->question);
-        const double seconds = options->seconds > 0.0 ? options->seconds : 60.0;
-        const bool sound = isSound(options->file);
-        Patch patch;
-        if (!sound) patch = need(openPatch(options->file, library));
-        if (sound && (question == Question::Loud || question == Question::Real || !options->tracking.empty()))
-            refuse(fmt::format("\"{}\" is asked of a patch; {} is a recording", options->question,
-                               options->file.string()));
-        if (question == Question::Real) return answerReal(*options, patch, library, context.json);
-        if (question == Question::Loud) {
-            LoudOptions how;
-            how.seconds = options->seconds > 0.0 ? options->seconds : usualSeconds(question);
-            if (!options->jacks.empty() && options->jacks.front() != "out")
-                how.source = readJack(options->jacks.front());
-            return tell(*options, need(askLoud(patch, library, how)), context.json);
+        Asking asking;
+        asking.question = *questionNamed(options->question);
+        asking.seconds = options->seconds;
+        asking.realCase = options->realCase;
+        asking.scenes = options->scenes;
+        asking.alone = options->bare;
+        asking.twice = options->alias;
+        asking.runs = options->runs;
+        asking.fits = !options->fit.empty();
+        const double seconds = options->seconds > 0.0 ? options->seconds + 4.0 : 60.0;
+        std::optional<Patch> patch;
+        if (isSound(options->file)) {
+            if (asking.question == Question::Loud || asking.question == Question::Real || !options->tracking.empty() ||
+                !options->jacks.empty())
+                refuse(fmt::format("this is asked of a patch; {} is a recording", options->file.string()));
+            asking.recordings.push_back(std::make_shared<const Trace>(recordingOf(*options, options->file, seconds)));
+        } else {
+            patch = need(openPatch(options->file, library));
         }
-        if (!options->tracking.empty()) {
-            TrackingOptions how;
-            how.input = readJack(options->tracking);
-            if (options->jacks.empty()) refuse("name the output that is heard");
-            how.output = readJack(options->jacks.front());
-            how.realCase = options->realCase;
-            return tell(*options, need(askTracking(patch, library, how)), context.json);
-        }
-        Asked asked;
-        asked.question = question;
-        if (sound)
-            asked.tracks.push_back(recordingOf(*options, options->file, seconds));
-        else
-            asked.tracks = tracesOf(*options, question, patch, library, 96000.0);
+        for (const std::string& text : options->jacks) asking.jacks.push_back(text == "out" ? JackRef{} : readJack(text));
+        if (asking.jacks.size() > kMostTracks)
+            refuse(fmt::format("{} jacks at once are too many; {} are allowed", asking.jacks.size(), kMostTracks));
         for (const std::filesystem::path& file : options->recordings)
-            asked.tracks.push_back(recordingOf(*options, file, seconds));
-        if (question == Question::Better && !options->against.empty()) {
+            asking.recordings.push_back(std::make_shared<const Trace>(recordingOf(*options, file, seconds)));
+        if (asking.jacks.empty() && patch && asking.question != Question::Loud && asking.question != Question::Real)
+            asking.jacks.push_back({});
+        if (!options->against.empty()) {
             if (isSound(options->against)) {
-                asked.tracks.push_back(recordingOf(*options, options->against, seconds));
+                asking.recordings.push_back(
+                    std::make_shared<const Trace>(recordingOf(*options, options->against, seconds)));
             } else {
-                const Patch other = need(openPatch(options->against, library));
-                auto traces = tracesOf(*options, question, other, library, 96000.0);
-                traces.front().name = other.title + ", " + traces.front().name;
-                asked.tracks.push_back(std::move(traces.front()));
+                auto other = std::make_shared<const Patch>(need(openPatch(options->against, library)));
+                asking.againstName = other->title;
+                asking.against = std::move(other);
             }
         }
-        if (question == Question::Content && options->alias && !sound) {
-            AskCommand finer = *options;
-            asked.twice = tracesOf(finer, question, patch, library, 192000.0);
+        if (!options->tracking.empty()) asking.played = readJack(options->tracking);
+        for (const std::string& text : options->fit) {
+            if (text == "unknown") continue; // all that is unknown in the patch
+            const JackRef knob = readJack(text);
+            asking.knobs.push_back({knob.post, knob.jack});
         }
-        asked.options = optionsOf(*options, patch.key, library, asked.tracks);
-        if (!sound) asked.options.tempo = tempoOf(patch, library);
-        tell(*options, need(ask(asked)), context.json);
+        asking.options = optionsOf(*options, patch ? patch->key : std::string(), library);
+        const Answer answer = need(answerTo(asking, patch ? &*patch : nullptr, library));
+        if (asking.fits && (options->inPlace || !options->out.empty()))
+            options->write(need(applyEdits(*patch, answer.offers.empty() ? Edits{} : answer.offers.front().edits)));
+        tell(*options, answer, context.json);
     });
 }
 

@@ -125,7 +125,7 @@ void addRender(CLI::App& app, Context& context) {
             const AsRecorded made =
                 need(renderAsRecorded(patch, workspace.library, static_cast<std::uint32_t>(options->asRecorded), how));
             need(writeWav(options->out, made.mix, 2, made.rate));
-            if (!options->truth.empty()) need(writeFile(options->truth, made.truth.json(), FileKind::Document));
+            if (!options->truth.empty()) need(writeFile(options->truth, made.truth.json(), FileKind::Text));
             if (context.json)
                 std::cout << made.truth.json();
             else

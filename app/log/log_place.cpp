@@ -1,7 +1,7 @@
 #include "log/log_place.h"
 
 #include "library/check.h"
-#include "log/blind_dialog.h"
+#include "widgets/blind_dialog.h"
 #include "log/merge.h"
 #include "log/pair_picture.h"
 #include "logbook/exchange.h"

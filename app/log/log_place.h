@@ -4,7 +4,7 @@
 
 #include "log/differences.h"
 #include "log/take_list.h"
-#include "log/turns.h"
+#include "widgets/turns.h"
 #include "look/look.h"
 #include "shell/place.h"
 

@@ -25,17 +25,43 @@ constexpr double kPitchOff = 5.0;    ///< cents worth a word
 constexpr double kLevelOff = 1.0;    ///< dB
 constexpr double kTimeOff = 0.1;     ///< part
 constexpr double kNoiseOff = 6.0;    ///< dB
+constexpr double kSilence = 0.015;  ///< seconds at the start
+constexpr double kNearHull = 0.05;   ///< seconds
 constexpr double kSure = 0.9;        ///< of likeness
 constexpr double kNearOnset = 0.03;  ///< seconds
 constexpr double kTogether = 0.02;   ///< seconds within which two hits are one
 
-/// Loudness over time, so that what has another phase each time can be laid over itself.
-std::vector<float> hullOf(std::span<const float> volts, double rate) {
+/// How much louder it becomes from moment to moment, so that what has another phase each time, or dies away sooner, can
+/// be laid over itself by where it begins.
+std::vector<float> beginningsOf(std::span<const float> volts, double rate) {
+    constexpr std::size_t back = 8;
     const auto step = static_cast<std::size_t>(rate / kHullRate);
-    std::vector<float> out;
-    for (std::size_t at = 0; at + 4 * step <= volts.size(); at += step)
-        out.push_back(static_cast<float>(measureLevel(volts.subspan(at, 4 * step)).rms.value));
+    constexpr std::size_t window = 25; // hops: what is shorter would follow the waves of a low tone
+    std::vector<double> power{0.0};
+    for (std::size_t at = 0; at + step <= volts.size(); at += step) {
+        const double rms = measureLevel(volts.subspan(at, step)).rms.value;
+        power.push_back(power.back() + rms * rms);
+    }
+    std::vector<float> levels;
+    for (std::size_t i = 0; i + window < power.size(); ++i)
+        levels.push_back(static_cast<float>(std::sqrt(std::max(0.0, power[i + window] - power[i]))));
+    std::vector<float> rises(levels.size(), 0.0f);
+    for (std::size_t i = 0; i < levels.size(); ++i)
+        rises[i] = std::max(0.0f, levels[i] - (i < back ? 0.0f : levels[i - back]));
+    // Some milliseconds wide, so that what comes a little earlier or later is still the same.
+    std::vector<float> out(rises.size(), 0.0f);
+    for (std::size_t i = 0; i < rises.size(); ++i)
+        for (std::size_t n = i < back ? 0 : i - back; n < std::min(rises.size(), i + back + 1); ++n)
+            out[i] += rises[n] * static_cast<float>(back + 1 - (n < i ? i - n : n - i));
     return out;
+}
+
+/// When a recording that begins in silence begins to sound: a tenth of its loudest. Nothing if it sounds from the start.
+std::optional<double> startOf(std::span<const float> volts, double rate) {
+    const float loud = 0.1f * static_cast<float>(measureLevel(volts).peak().value);
+    const auto first = std::ranges::find_if(volts, [&](float v) { return std::abs(v) > loud; });
+    const double at = static_cast<double>(first - volts.begin()) / rate;
+    return first == volts.end() || at < kSilence ? std::nullopt : std::optional(at);
 }
 
 double floorOf(std::span<const float> volts, double rate) {
@@ -125,19 +151,31 @@ Result<RealPair> pairUp(const Patch& patch, const Library& library, const Trace&
     if (measureLevel(out.simulated.volts).swing().value < 1e-4)
         return failure(
             say("the simulation is silent at {}: mend the patch first, or choose another jack", out.simulated.name));
-    const auto hullA = hullOf(out.simulated.volts, kRate);
-    const auto hullB = hullOf(out.recorded.volts, kRate);
-    const auto byHull = align(hullA, hullB, kHullRate, false);
-    const auto byWave = align(out.simulated.volts, out.recorded.volts, kRate);
+    const auto hullA = beginningsOf(out.simulated.volts, kRate);
+    const auto hullB = beginningsOf(out.recorded.volts, kRate);
+    // First by where they become louder, which is hardly ever ambiguous, then by their waves near there.
+    const auto byHull = align(hullA, hullB, kHullRate, {.mayInvert = false});
+    AlignOptions near;
+    const auto begins = startOf(out.recorded.volts, kRate);
+    if (begins) { // whoever let the recorder run before it began has said where
+        const float loud = 0.1f * static_cast<float>(measureLevel(out.simulated.volts).peak().value);
+        const auto first = std::ranges::find_if(out.simulated.volts, [&](float v) { return std::abs(v) > loud; });
+        near.around = *begins - static_cast<double>(first - out.simulated.volts.begin()) / kRate;
+        near.reach = kNearHull;
+    } else if (byHull && byHull->likeness > kByWave) {
+        near.around = byHull->offset;
+        near.reach = kNearHull;
+    }
+    const auto byWave = align(out.simulated.volts, out.recorded.volts, kRate, near);
     if (byWave && byWave->likeness > kByWave) {
         out.offset = byWave->offset;
         out.drift = byWave->drift;
         out.gain = byWave->gain;
         out.inverted = byWave->inverted;
         out.likeness = byWave->likeness;
-    } else if (byHull && byHull->likeness > kByWave) {
+    } else if (begins || (byHull && byHull->likeness > kByWave)) {
         out.byWave = false;
-        out.offset = byHull->offset;
+        out.offset = near.around;
         out.likeness = byWave ? byWave->likeness : 0.0;
         const auto laid =
             aligned(out.recorded.volts, kRate, {out.offset, false, 1.0, 0.0, 1.0}, out.simulated.volts.size());

@@ -23,7 +23,7 @@ struct Peak {
 /// Cross-correlation of a and b without their DC, against the power of what lies over each other, and its largest place
 /// with |lag| <= most where at least a third of the shorter one does; between samples by a parabola.
 std::optional<Peak> crossPeak(std::span<const float> a, std::span<const float> b, std::size_t most,
-                              bool mayInvert = true) {
+                              bool mayInvert = true, long centre = 0) {
     const std::size_t size = fastSize(a.size() + b.size());
     const auto centred = [size](std::span<const float> in, std::vector<double>& power) {
         std::vector<float> out(size, 0.0f);
@@ -59,24 +59,34 @@ std::optional<Peak> crossPeak(std::span<const float> a, std::span<const float> b
         return sum / static_cast<double>(size) / std::sqrt(under);
     };
     const auto reach = static_cast<long>(std::min(most, size / 2 - 2));
-    long best = 0;
-    const auto sizeOf = [&](long lag) { return mayInvert ? std::abs(at(lag)) : at(lag); };
-    double largest = sizeOf(0);
-    for (long lag = -reach; lag <= reach; ++lag)
+    // Of what lies over each other only in part, the less counts the shorter that is.
+    const auto sizeOf = [&](long lag) {
+        const auto over = static_cast<double>(std::min(lengthA, lengthB - lag) - std::max(0L, -lag));
+        const double share = std::sqrt(std::max(0.0, over) / static_cast<double>(std::min(lengthA, lengthB)));
+        return share * (mayInvert ? std::abs(at(lag)) : at(lag));
+    };
+    long best = centre;
+    double largest = sizeOf(centre);
+    for (long lag = centre - reach; lag <= centre + reach; ++lag)
         if (const double here = sizeOf(lag); here > largest) {
             largest = here;
             best = lag;
         }
     // What repeats itself is as like itself a period later: of peaks that are nearly as high the nearest one counts.
     long near = best;
-    for (long lag = 0; lag < std::abs(best); ++lag)
-        if (sizeOf(lag) > kNearlyAll * largest || sizeOf(-lag) > kNearlyAll * largest) {
-            near = sizeOf(lag) > sizeOf(-lag) ? lag : -lag;
+    for (long away = 0; away < std::abs(best - centre); ++away)
+        if (sizeOf(centre + away) > kNearlyAll * largest || sizeOf(centre - away) > kNearlyAll * largest) {
+            near = sizeOf(centre + away) > sizeOf(centre - away) ? centre + away : centre - away;
             break;
         }
-    while (std::abs(near) < reach && sizeOf(near + 1) > sizeOf(near)) ++near;
-    while (std::abs(near) < reach && sizeOf(near - 1) > sizeOf(near)) --near;
-    if (sizeOf(near) > kNearlyAll * largest) best = near;
+    const auto climb = [&](long lag) { // to the top, where it counts in full
+        const double turn = at(lag) < 0.0 ? -1.0 : 1.0;
+        while (std::abs(lag - centre) < reach && turn * at(lag + 1) > turn * at(lag)) ++lag;
+        while (std::abs(lag - centre) < reach && turn * at(lag - 1) > turn * at(lag)) --lag;
+        return lag;
+    };
+    near = climb(near);
+    best = sizeOf(near) > kNearlyAll * largest ? near : climb(best);
     const double sign = at(best) < 0.0 ? -1.0 : 1.0;
     const double before = sign * at(best - 1);
     const double here = sign * at(best);
@@ -108,12 +118,13 @@ float between(std::span<const float> x, double at) {
 
 } // namespace
 
-std::optional<Alignment> align(std::span<const float> a, std::span<const float> b, double rate, bool mayInvert) {
+std::optional<Alignment> align(std::span<const float> a, std::span<const float> b, double rate, const AlignOptions& options) {
     if (a.size() < 64 || b.size() < 64) return std::nullopt;
     // What drifts is not alike for long: a start that holds for the first seconds, then piece by piece.
     const auto head = std::min(a.size(), static_cast<std::size_t>(4.0 * kPiece * rate));
-    const auto found = crossPeak(a.first(head), b, b.size(), mayInvert);
-    if (!found || std::abs(found->value) < 1e-3 || (!mayInvert && found->value < 0.0)) return std::nullopt;
+    const auto found = crossPeak(a.first(head), b, static_cast<std::size_t>(std::min(options.reach * rate, static_cast<double>(b.size()))),
+                                 options.mayInvert, std::lround(options.around * rate));
+    if (!found || std::abs(found->value) < 1e-3 || (!options.mayInvert && found->value < 0.0)) return std::nullopt;
     Alignment out;
     out.inverted = found->value < 0.0;
     const auto length = static_cast<std::size_t>(kPiece * rate);

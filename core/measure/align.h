@@ -15,10 +15,16 @@ struct Alignment {
     double likeness = 0.0; ///< correlation of both at their best, 0…1
 };
 
+struct AlignOptions {
+    bool mayInvert = true; ///< one may be the other turned over
+    double around = 0.0;   ///< seconds: about where b begins …
+    double reach = 1e9;    ///< … and how far from there it may
+};
+
 /// By cross-correlation (FFT): the offset to a part of a sample, the drift from the offsets of pieces (1 ppm over 10
 /// s). Both at one rate. Nothing if one of them is silent, or they have too little in common to tell (below 0.1).
-/// `mayInvert`: whether one may be the other turned over.
-std::optional<Alignment> align(std::span<const float> a, std::span<const float> b, double rate, bool mayInvert = true);
+std::optional<Alignment> align(std::span<const float> a, std::span<const float> b, double rate,
+                               const AlignOptions& options = {});
 
 /// `b` as it would have been recorded beside `a`: its start, clock, polarity and gain brought to those of a. As long as
 /// a.

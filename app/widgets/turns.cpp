@@ -1,4 +1,4 @@
-#include "log/turns.h"
+#include "widgets/turns.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,4 +1,4 @@
-#include "log/blind_dialog.h"
+#include "widgets/blind_dialog.h"
 
 #include "look/fonts.h"
 #include "shell/theme.h"

@@ -1,7 +1,7 @@
 // Blind rounds: two takes at a time, nobody knows which is which, and in the end which one was preferred.
 #pragma once
 
-#include "log/turns.h"
+#include "widgets/turns.h"
 
 #include <QDialog>
 #include <QLabel>

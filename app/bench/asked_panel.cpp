@@ -1,0 +1,509 @@
+#include "bench/asked_panel.h"
+
+#include "library/unknowns.h"
+#include "look/fonts.h"
+#include "look/text.h"
+#include "measure/vowels.h"
+#include "model/scene.h"
+#include "print/plot_picture.h"
+#include "shell/theme.h"
+#include "widgets/plain.h"
+
+#include <QKeyEvent>
+#include <QLabel>
+#include <QPainter>
+#include <QScrollArea>
+#include <QVBoxLayout>
+
+#include <algorithm>
+#include <array>
+
+namespace lariat {
+namespace {
+
+constexpr int kWidth = 276;
+constexpr int kQuestionHeight = 34;
+constexpr std::size_t kMostAgainst = 24;
+constexpr std::array kWindows = {0.0, 0.001, 0.005, 0.02, 0.1, 0.5, 2.0, 10.0, 60.0}; ///< seconds; 0: as it fits
+
+QIcon dot(const QColor& colour) {
+    QPixmap pixmap(24, 24);
+    pixmap.fill(Qt::transparent);
+    QPainter painter(&pixmap);
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(colour);
+    painter.drawEllipse(QRectF(4, 4, 16, 16));
+    return pixmap;
+}
+
+QString secondsText(double seconds) {
+    return seconds < 1.0 ? QStringLiteral("%1 ms").arg(1e3 * seconds, 0, 'g', 4) : QStringLiteral("%1 s").arg(seconds, 0, 'g', 4);
+}
+
+} // namespace
+
+AskedPanel::AskedPanel(const Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+    setFixedWidth(kWidth);
+    auto* whole = new QVBoxLayout(this);
+    whole->setContentsMargins(0, 8, 0, 8);
+    whole->setSpacing(4);
+    makeQuestions(*whole);
+    auto* scroll = new QScrollArea;
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setWidgetResizable(true);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    auto* inside = new QWidget;
+    auto* column = new QVBoxLayout(inside);
+    column->setContentsMargins(16, 4, 12, 4);
+    column->setSpacing(5);
+    makeAskedOf(*column);
+    makeOptions(*column);
+    column->addStretch(1);
+    scroll->setWidget(inside);
+    whole->addWidget(scroll, 1);
+    auto* foot = new QHBoxLayout;
+    foot->setContentsMargins(16, 0, 12, 0);
+    pin_ = plainButton(tr("Pin in Time"), "bench-pin");
+    pin_->setToolTip(tr("Shows the first jack under the steps in Time"));
+    sheet_ = plainButton(tr("Onto the sheet"), "bench-sheet");
+    sheet_->setToolTip(tr("Writes the answer into the notes of the post, which the sheet prints"));
+    foot->addWidget(pin_);
+    foot->addWidget(sheet_);
+    whole->addLayout(foot);
+    connect(pin_, &QPushButton::clicked, this, &AskedPanel::pinWanted);
+    connect(sheet_, &QPushButton::clicked, this, &AskedPanel::sheetWanted);
+    refresh();
+    showOptions();
+}
+
+template <class Widget> Widget* AskedPanel::named(Widget* widget, const char* name, const QString& accessible) {
+    widget->setObjectName(QString::fromLatin1(name));
+    widget->setAccessibleName(accessible);
+    widget->setFont(textFont(13));
+    return widget;
+}
+
+void AskedPanel::makeQuestions(QLayout& column) {
+    questions_ = named(new QListWidget, "questions", tr("Questions"));
+    questions_->setFrameShape(QFrame::NoFrame);
+    questions_->setFont(textFont(14));
+    questions_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    questions_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    for (int n = 0; n < kQuestionCount; ++n) {
+        auto* item = new QListWidgetItem(QStringLiteral("  ") + said(questionText(static_cast<Question>(n))));
+        item->setSizeHint(QSize(kWidth, kQuestionHeight));
+        questions_->addItem(item);
+    }
+    questions_->setFixedHeight(kQuestionCount * kQuestionHeight + 4);
+    questions_->setCurrentRow(0);
+    column.addWidget(questions_);
+    connect(questions_, &QListWidget::currentRowChanged, this, [this] {
+        showOptions();
+        Q_EMIT changed();
+    });
+}
+
+void AskedPanel::makeAskedOf(QLayout& column) {
+    column.addWidget(plainLabel(tr("Asked of"), look().softInk));
+    askedOf_ = named(new QListWidget, "asked-of", tr("What is asked of; Delete takes one out"));
+    askedOf_->setFrameShape(QFrame::NoFrame);
+    askedOf_->setIconSize(QSize(12, 12));
+    askedOf_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    askedOf_->setTextElideMode(Qt::ElideMiddle);
+    askedOf_->setToolTip(tr("Delete takes one out; a double click shows it in the Patch"));
+    askedOf_->installEventFilter(this);
+    column.addWidget(askedOf_);
+    connect(askedOf_, &QListWidget::itemActivated, this, [this](QListWidgetItem* item) {
+        const auto n = static_cast<std::size_t>(askedOf_->row(item));
+        if (n < jacks_.size()) Q_EMIT jackFollowed(jacks_[n]);
+    });
+    auto* buttons = new QWidget;
+    auto* across = new QHBoxLayout(buttons);
+    across->setContentsMargins(0, 0, 0, 0);
+    addJack_ = plainButton(tr("Add a jack…"), "bench-add-jack");
+    addRecording_ = plainButton(tr("A recording…"), "bench-add-recording");
+    across->addWidget(addJack_);
+    across->addWidget(addRecording_);
+    column.addWidget(buttons);
+    connect(addJack_, &QPushButton::clicked, this, &AskedPanel::addJackWanted);
+    connect(addRecording_, &QPushButton::clicked, this, &AskedPanel::addRecordingWanted);
+}
+
+QWidget* AskedPanel::row(const QString& text, QWidget* field, Question question, bool more) {
+    QWidget* whole = field;
+    if (!text.isEmpty()) {
+        whole = new QWidget;
+        auto* across = new QHBoxLayout(whole);
+        across->setContentsMargins(0, 0, 0, 0);
+        auto* label = plainLabel(text, look().softInk);
+        label->setWordWrap(false);
+        across->addWidget(label);
+        across->addWidget(field, 1);
+    }
+    rows_.emplace(question, whole);
+    if (more) rows_.emplace(Question::Relate, whole);
+    return whole;
+}
+
+void AskedPanel::makeOptions(QLayout& column) {
+    const auto asks = [this](auto* widget, auto signal) {
+        connect(widget, signal, this, [this] {
+            if (!filling_) Q_EMIT changed();
+        });
+    };
+    from_ = named(new QComboBox, "bench-from", tr("Where it is listened to"));
+    from_->addItem(tr("a silent run of"), false);
+    from_->addItem(tr("the running patch"), true);
+    seconds_ = named(new QDoubleSpinBox, "bench-seconds", tr("Seconds of the silent run"));
+    seconds_->setRange(0.0, 120.0);
+    seconds_->setDecimals(1);
+    seconds_->setSuffix(QStringLiteral(" s"));
+    seconds_->setSpecialValueText(tr("as needed"));
+    seconds_->setKeyboardTracking(false);
+    auto* source = new QWidget;
+    auto* across = new QHBoxLayout(source);
+    across->setContentsMargins(0, 0, 0, 0);
+    across->addWidget(from_, 1);
+    across->addWidget(seconds_);
+    column.addWidget(source);
+    realCase_ = named(new QCheckBox(tr("as in the real case")), "bench-real-case", tr("As in the real case"));
+    column.addWidget(realCase_);
+
+    window_ = named(new QComboBox, "bench-window", tr("How long the picture is"));
+    for (const double seconds : kWindows) window_->addItem(seconds > 0.0 ? secondsText(seconds) : tr("as it fits"), seconds);
+    trigger_ = named(new QComboBox, "bench-trigger", tr("What the picture begins with"));
+    lanes_ = named(new QCheckBox(tr("under one another")), "bench-lanes", tr("Traces under one another"));
+    xy_ = named(new QCheckBox(tr("first across, second up")), "bench-xy", tr("First across, second up"));
+    hold_ = named(new QCheckBox(tr("hold the picture")), "bench-hold", tr("Hold the picture"));
+    single_ = named(new QCheckBox(tr("hold after one edge")), "bench-single", tr("Hold after one edge"));
+    tuning_ = named(new QComboBox, "bench-tuning", tr("Tuning that notes are held against"));
+    played_ = named(new QCheckBox(tr("play −2 … +4 V into it")), "bench-played", tr("Play a range of volts into its pitch input"));
+    vowel_ = named(new QComboBox, "bench-vowel", tr("Vowel that is aimed at"));
+    vowel_->addItem(tr("the nearest one"), QString());
+    for (const Vowel& vowel : kVowels)
+        vowel_->addItem(QStringLiteral("%1 (%2)").arg(QLatin1String(vowel.name), QLatin1String(vowel.word)),
+                        QString::fromLatin1(vowel.name));
+    sidebands_ = named(new QCheckBox(tr("sidebands of 2 by 3")), "bench-sidebands", tr("Sidebands of the second by the third"));
+    twice_ = named(new QCheckBox(tr("what the rate adds")), "bench-twice", tr("Compare with a run at twice the rate"));
+    against_ = named(new QComboBox, "bench-against", tr("What it is held against"));
+    turns_ = plainButton(tr("Hear in turns"), "bench-turns");
+    turns_->setCheckable(true);
+    turns_->setToolTip(tr("From one to the other at each bar, equally loud"));
+    blind_ = plainButton(tr("Blind…"), "bench-blind");
+    blind_->setToolTip(tr("Ten rounds, nobody knows which is which"));
+    knobs_ = named(new QListWidget, "bench-knobs", tr("Knobs that may be turned to match the recording"));
+    knobs_->setFixedHeight(112);
+    knobs_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    fit_ = plainButton(tr("Find these knobs"), "bench-fit");
+    fit_->setToolTip(tr("Turns them in silent runs until the simulation is like the recording"));
+
+    column.addWidget(row(tr("Shows"), window_, Question::Shape));
+    column.addWidget(row(tr("From"), trigger_, Question::Shape));
+    column.addWidget(row({}, lanes_, Question::Shape));
+    column.addWidget(row({}, xy_, Question::Shape));
+    column.addWidget(row({}, hold_, Question::Shape));
+    column.addWidget(row({}, single_, Question::Shape));
+    column.addWidget(row(tr("Tuning"), tuning_, Question::Note));
+    column.addWidget(row({}, played_, Question::Note));
+    column.addWidget(row(tr("Vowel"), vowel_, Question::Content));
+    column.addWidget(row({}, sidebands_, Question::Content));
+    column.addWidget(row({}, twice_, Question::Content));
+    column.addWidget(row(tr("Against"), against_, Question::Better));
+    auto* hear = new QWidget;
+    auto* hearing = new QHBoxLayout(hear);
+    hearing->setContentsMargins(0, 0, 0, 0);
+    hearing->addWidget(turns_);
+    hearing->addWidget(blind_);
+    column.addWidget(row({}, hear, Question::Better));
+    column.addWidget(row({}, plainLabel(tr("Knobs that may differ"), look().softInk), Question::Real));
+    column.addWidget(row({}, knobs_, Question::Real));
+    column.addWidget(row({}, fit_, Question::Real));
+
+    for (QComboBox* box : {from_, window_, trigger_, tuning_, vowel_}) asks(box, &QComboBox::currentIndexChanged);
+    for (QCheckBox* box : {realCase_, lanes_, xy_, played_, sidebands_, twice_}) asks(box, &QCheckBox::toggled);
+    asks(seconds_, &QDoubleSpinBox::valueChanged);
+    connect(against_, &QComboBox::activated, this, [this](int index) {
+        if (index == against_->count() - 1)
+            Q_EMIT againstFileWanted();
+        else
+            Q_EMIT changed();
+    });
+    connect(from_, &QComboBox::currentIndexChanged, this, &AskedPanel::showOptions);
+    connect(turns_, &QPushButton::toggled, this, &AskedPanel::turnsWanted);
+    connect(blind_, &QPushButton::clicked, this, &AskedPanel::blindWanted);
+    connect(fit_, &QPushButton::clicked, this, &AskedPanel::fitWanted);
+}
+
+void AskedPanel::showOptions() {
+    for (const auto& [of, widget] : rows_) widget->setVisible(of == question());
+    const bool silentOnly = question() == Question::Loud || question() == Question::Better || question() == Question::Real;
+    from_->setEnabled(!silentOnly);
+    seconds_->setEnabled(silentOnly || !live());
+    realCase_->setEnabled(!live() && question() != Question::Loud && question() != Question::Real);
+    hold_->setEnabled(live());
+    single_->setEnabled(live());
+    played_->setEnabled(!live());
+    twice_->setEnabled(!live());
+}
+
+Question AskedPanel::question() const {
+    return static_cast<Question>(std::clamp(questions_->currentRow(), 0, kQuestionCount - 1));
+}
+
+void AskedPanel::choose(Question question) {
+    questions_->setCurrentRow(static_cast<int>(question));
+}
+
+bool AskedPanel::live() const {
+    const bool can = question() != Question::Loud && question() != Question::Better && question() != Question::Real;
+    return can && from_->currentData().toBool();
+}
+
+bool AskedPanel::held() const {
+    return hold_->isChecked();
+}
+
+void AskedPanel::setHeld(bool held) {
+    hold_->setChecked(held);
+}
+
+bool AskedPanel::single() const {
+    return single_->isChecked();
+}
+
+Asking AskedPanel::asking() const {
+    Asking out;
+    out.question = question();
+    out.jacks = jacks_;
+    out.recordings = recordings_;
+    out.seconds = seconds_->value();
+    out.realCase = realCase_->isChecked();
+    const Patch& patch = session_.document.patch();
+    out.options.key = parseKey(patch.key);
+    out.options.tempo = tempoOf(patch, session_.document.library());
+    if (const double window = window_->currentData().toDouble(); window > 0.0) out.options.window = window;
+    const int trigger = trigger_->currentData().toInt();
+    if (trigger == -1) out.options.trigger.by = Trigger::By::Free;
+    if (trigger >= 0) {
+        out.options.trigger.by = Trigger::By::Edge;
+        out.options.trigger.track = trigger;
+    }
+    out.options.lanes = lanes_->isChecked();
+    out.options.xy = xy_->isChecked();
+    if (!tuning_->currentData().toString().isEmpty())
+        out.options.tuning = session_.document.library().tuning(tuning_->currentData().toString().toStdString());
+    out.options.vowel = vowel_->currentData().toString().toStdString();
+    out.options.sidebands = sidebands_->isChecked();
+    out.twice = twice_->isChecked();
+    if (out.question == Question::Note && played_->isChecked() && !jacks_.empty())
+        if (const Post* post = patch.post(jacks_.front().post))
+            for (const JackInfo& jack : session_.document.library().part(*post)->jacks)
+                if (!jack.output && jack.kind == SignalKind::Pitch && !out.played) out.played = JackRef{post->id, jack.id};
+    if (const Against* other = against(); other && out.question == Question::Better) {
+        out.against = other->patch;
+        out.againstName = other->name.toStdString();
+        if (out.jacks.empty()) out.jacks.push_back({});
+    }
+    for (int n = 0; n < knobs_->count(); ++n)
+        if (knobs_->item(n)->checkState() == Qt::Checked) {
+            const QStringList at = knobs_->item(n)->data(Qt::UserRole).toStringList();
+            SeekKnob knob{at[0].toStdString(), at[1].toStdString()};
+            if (const Post* post = patch.post(knob.post))
+                if (const auto unknown = post->unknown.find(knob.knob); unknown != post->unknown.end()) {
+                    knob.low = unknown->second.low;
+                    knob.high = unknown->second.high;
+                }
+            out.knobs.push_back(std::move(knob));
+        }
+    return out;
+}
+
+bool AskedPanel::addJack(const JackRef& jack, bool alone) {
+    if (alone) jacks_.clear();
+    if (std::ranges::find(jacks_, jack) != jacks_.end()) return false;
+    if (jacks_.size() + recordings_.size() >= kMostTracks) return false;
+    jacks_.push_back(jack);
+    refresh();
+    Q_EMIT changed();
+    return true;
+}
+
+void AskedPanel::addRecording(std::shared_ptr<const Trace> recording) {
+    if (jacks_.size() + recordings_.size() >= kMostTracks) return;
+    recordings_.push_back(std::move(recording));
+    refresh();
+    Q_EMIT changed();
+}
+
+void AskedPanel::takeOut(int row) {
+    const auto n = static_cast<std::size_t>(row);
+    if (row < 0 || n >= jacks_.size() + recordings_.size()) return;
+    if (n < jacks_.size())
+        jacks_.erase(jacks_.begin() + row);
+    else
+        recordings_.erase(recordings_.begin() + static_cast<std::ptrdiff_t>(n - jacks_.size()));
+    refresh();
+    Q_EMIT changed();
+}
+
+void AskedPanel::forget() {
+    jacks_.clear();
+    hold_->setChecked(false);
+    refresh();
+}
+
+QStringList AskedPanel::leaveOutGone() {
+    QStringList gone;
+    const auto isGone = [&](const JackRef& jack) {
+        if (jack.post.empty() || session_.document.library().jack(session_.document.patch(), jack)) return false;
+        gone << q(jack.text());
+        return true;
+    };
+    std::erase_if(jacks_, isGone);
+    return gone;
+}
+
+bool AskedPanel::eventFilter(QObject* watched, QEvent* event) {
+    if (watched == askedOf_ && (event->type() == QEvent::KeyPress || event->type() == QEvent::ShortcutOverride)) {
+        const auto* key = static_cast<QKeyEvent*>(event);
+        if ((key->key() == Qt::Key_Delete || key->key() == Qt::Key_Backspace) && key->modifiers() == Qt::NoModifier) {
+            if (event->type() == QEvent::KeyPress) takeOut(askedOf_->currentRow());
+            event->accept();
+            return true;
+        }
+    }
+    return QWidget::eventFilter(watched, event);
+}
+
+void AskedPanel::fillAskedOf() {
+    const int current = askedOf_->currentRow();
+    askedOf_->clear();
+    const Patch& patch = session_.document.patch();
+    const Library& library = session_.document.library();
+    const auto add = [&](const QString& name, const QString& kind) {
+        auto* item = new QListWidgetItem(dot(traceColour(look(), askedOf_->count())),
+                                         kind.isEmpty() ? name : QStringLiteral("%1 · %2").arg(name, kind));
+        item->setSizeHint(QSize(0, 24));
+        item->setToolTip(name);
+        askedOf_->addItem(item);
+    };
+    for (const JackRef& jack : jacks_) {
+        const JackInfo* info = jack.post.empty() ? nullptr : library.jack(patch, jack);
+        const QString name = jack.post.empty() ? (jack.jack == "right" ? tr("way out, right") : tr("way out"))
+                                               : q(trackName(patch, library, jack));
+        add(name, !info            ? QString()
+                  : !info->output  ? tr("what comes in")
+                                   : QCoreApplication::translate("core", kindName(info->kind)));
+    }
+    for (const auto& recording : recordings_) add(q(recording->name), tr("recording"));
+    if (askedOf_->count() == 0) {
+        auto* item = new QListWidgetItem(tr("the way out, as nothing is chosen"));
+        item->setFlags(Qt::NoItemFlags);
+        askedOf_->addItem(item);
+    }
+    askedOf_->setFixedHeight(24 * std::clamp(askedOf_->count(), 1, 8) + 6);
+    askedOf_->setCurrentRow(std::min(current, askedOf_->count() - 1));
+    const bool room = jacks_.size() + recordings_.size() < kMostTracks;
+    addJack_->setEnabled(room);
+    addRecording_->setEnabled(room);
+    pin_->setEnabled(!jacks_.empty() && !jacks_.front().post.empty());
+    sheet_->setEnabled(!jacks_.empty() && !jacks_.front().post.empty());
+}
+
+void AskedPanel::fillTriggers() {
+    const QVariant chosen = trigger_->currentData();
+    trigger_->clear();
+    trigger_->addItem(tr("by itself"), -2);
+    trigger_->addItem(tr("free"), -1);
+    for (int n = 0; n < static_cast<int>(jacks_.size() + recordings_.size()); ++n)
+        trigger_->addItem(tr("edges of %1").arg(askedOf_->item(n) ? askedOf_->item(n)->toolTip() : QString()), n);
+    const int at = trigger_->findData(chosen);
+    trigger_->setCurrentIndex(std::max(0, at));
+    const QVariant tuned = tuning_->currentData();
+    tuning_->clear();
+    tuning_->addItem(tr("none but twelve equal notes"), QString());
+    for (const auto& [name, tuning] : session_.document.library().tunings()) tuning_->addItem(q(name), q(name));
+    tuning_->setCurrentIndex(std::max(0, tuning_->findData(tuned)));
+}
+
+void AskedPanel::fillAgainst() {
+    const QString chosen = against_->currentText();
+    others_.erase(std::remove_if(others_.begin(), others_.end(), [](const Against& one) { return !one.name.startsWith(QLatin1Char('/')); }),
+                  others_.end());
+    std::vector<Against> files = std::move(others_);
+    others_.clear();
+    const Patch& patch = session_.document.patch();
+    for (const auto& [name, setting] : patch.settings) {
+        auto other = std::make_shared<Patch>(patch);
+        for (const auto& [post, knobs] : setting) {
+            const auto at = std::ranges::find(other->posts, post, &Post::id);
+            if (at == other->posts.end()) continue;
+            for (const auto& [knob, value] : knobs) at->knobs[knob] = value;
+        }
+        others_.push_back({tr("setting %1").arg(q(name)), std::move(other)});
+    }
+    if (session_.log)
+        if (Logbook* book = session_.log->book())
+            if (const auto list = book->list({}, kMostAgainst))
+                for (const TakeLine& entry : *list) {
+                    if (others_.size() >= kMostAgainst) break;
+                    auto take = book->take(entry.id);
+                    if (!take) continue;
+                    auto other = checkPatch(std::move(take->patch), session_.document.library());
+                    if (!other) continue; // of modules that are not here
+                    const auto level = take->figures.find("level");
+                    others_.push_back({tr("take %1").arg(entry.label.name.empty() ? QString::number(entry.id) : q(entry.label.name)),
+                                       std::make_shared<const Patch>(std::move(*other)),
+                                       level == take->figures.end() ? std::nullopt : std::optional(level->second)});
+                }
+    for (Against& file : files) others_.push_back(std::move(file));
+    against_->clear();
+    for (const Against& other : others_) against_->addItem(other.name.startsWith(QLatin1Char('/')) ? other.name.section(QLatin1Char('/'), -1) : other.name);
+    against_->addItem(tr("a patch file…"));
+    const int at = against_->findText(chosen);
+    against_->setCurrentIndex(at >= 0 && at < static_cast<int>(others_.size()) ? at : others_.empty() ? -1 : 0);
+    turns_->setEnabled(!others_.empty());
+    blind_->setEnabled(!others_.empty());
+}
+
+const AskedPanel::Against* AskedPanel::against() const {
+    const int at = against_->currentIndex();
+    return at >= 0 && at < static_cast<int>(others_.size()) ? &others_[static_cast<std::size_t>(at)] : nullptr;
+}
+
+void AskedPanel::fillKnobs() {
+    std::map<QString, Qt::CheckState> before;
+    for (int n = 0; n < knobs_->count(); ++n) before[knobs_->item(n)->text()] = knobs_->item(n)->checkState();
+    knobs_->clear();
+    const Patch& patch = session_.document.patch();
+    const auto add = [&](const Post& post, const KnobInfo& knob, bool unknown) {
+        auto* item = new QListWidgetItem(QStringLiteral("%1 %2%3").arg(q(post.name), q(knob.name), unknown ? tr(" (unknown)") : QString()));
+        item->setFlags(Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsUserCheckable);
+        item->setData(Qt::UserRole, QStringList{q(post.id), q(knob.id)});
+        const auto was = before.find(item->text());
+        item->setCheckState(was != before.end() ? was->second : unknown ? Qt::Checked : Qt::Unchecked);
+        knobs_->addItem(item);
+    };
+    for (const bool unknown : {true, false})
+        for (const Post& post : patch.posts)
+            for (const KnobInfo& knob : session_.document.library().part(post)->knobs)
+                if (!knob.momentary && knob.scale.taper != Taper::Switch && !post.locked.contains(knob.id) &&
+                    post.unknown.contains(knob.id) == unknown && (unknown || post.knobs.contains(knob.id)))
+                    add(post, knob, unknown);
+}
+
+void AskedPanel::refresh() {
+    filling_ = true;
+    fillAskedOf();
+    fillTriggers();
+    if (question() == Question::Better) fillAgainst();
+    if (question() == Question::Real) fillKnobs();
+    filling_ = false;
+}
+
+void AskedPanel::recolour() {
+    fillAskedOf();
+}
+
+} // namespace lariat

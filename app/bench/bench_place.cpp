@@ -1,0 +1,700 @@
+#include "bench/bench_place.h"
+
+#include "ask/parts.h"
+#include "building/sentences.h"
+#include "library/check.h"
+#include "look/fonts.h"
+#include "look/text.h"
+#include "measure/wave.h"
+#include "model/file.h"
+#include "print/plot_picture.h"
+#include "shell/finder.h"
+#include "shell/theme.h"
+#include "widgets/blind_dialog.h"
+#include "widgets/file_dialog.h"
+#include "widgets/find_dialog.h"
+#include "widgets/frames.h"
+#include "widgets/plain.h"
+
+#include <QBuffer>
+#include <QDragEnterEvent>
+#include <QFileDialog>
+#include <QHeaderView>
+#include <QMimeData>
+#include <QRandomGenerator>
+#include <QScrollArea>
+
+#include <algorithm>
+
+namespace lariat {
+namespace {
+
+constexpr int kRightWidth = 316;
+constexpr int kWaitMilliseconds = 220;
+constexpr int kOftenMilliseconds = 400;
+constexpr double kLiveSeconds = 2.0; ///< of samples that a tap keeps
+constexpr int kRounds = 10;
+constexpr QSize kPictureSize(1280, 800);
+
+/// Rules of findings and the question that goes deeper into them.
+Question questionOfRule(const std::string& rule) {
+    for (const char* loud : {"sum-clips", "overload", "hot-line", "noise-raised", "dc-out", "one-sided-sum", "loop-gain",
+                             "sudden-loudness", "no-sound", "no-path"})
+        if (rule == loud) return Question::Loud;
+    for (const char* note : {"wrong-pitch", "pitch-on-follower", "filter-untracked", "fm-pulls-pitch", "split-sags",
+                             "tuning-unheard"})
+        if (rule == note) return Question::Note;
+    for (const char* same : {"drum-not-reset", "struck-twice", "tail-runs-on"})
+        if (rule == same) return Question::Same;
+    if (rule == "clocks-drift") return Question::Relate;
+    if (rule == "turned-to-noise") return Question::Content;
+    return Question::Shape;
+}
+
+bool isSoundFile(const QString& file) {
+    for (const char* end : {".wav", ".flac", ".aif", ".aiff"})
+        if (file.endsWith(QLatin1String(end), Qt::CaseInsensitive)) return true;
+    return false;
+}
+
+} // namespace
+
+BenchPlace::BenchPlace(const Session& session, QWidget* parent) : Place(parent), session_(session) {
+    setAcceptDrops(true);
+    turns_ = new Turns(session, this);
+    panel_ = new AskedPanel(session, this);
+    auto* across = new QHBoxLayout(this);
+    across->setContentsMargins(0, 0, 0, 0);
+    across->setSpacing(0);
+    across->addWidget(panel_);
+    across->addWidget(makeMiddle(), 1);
+    across->addWidget(makeRight());
+    setFocusProxy(&panel_->questions());
+    wait_.setSingleShot(true);
+    wait_.setInterval(kWaitMilliseconds);
+    connect(&wait_, &QTimer::timeout, this, [this] { ask(); });
+    frames_.setInterval(kPageFrame);
+    connect(&frames_, &QTimer::timeout, this, &BenchPlace::look);
+    often_.setInterval(kOftenMilliseconds);
+    connect(&often_, &QTimer::timeout, this, [this] {
+        if (panel_->live() && !panel_->held() && !job_) ask();
+    });
+    connect(panel_, &AskedPanel::changed, this, [this] {
+        follow();
+        panel_->refresh();
+        askSoon();
+    });
+    connect(panel_, &AskedPanel::addJackWanted, this, &BenchPlace::chooseJack);
+    connect(panel_, &AskedPanel::addRecordingWanted, this, &BenchPlace::addRecording);
+    connect(panel_, &AskedPanel::jackFollowed, this, [this](const JackRef& jack) {
+        if (jack.post.empty()) return;
+        Chosen chosen;
+        chosen.post = jack.post;
+        chosen.jack = jack;
+        session_.navigator.show(QStringLiteral("patch"), chosen);
+    });
+    connect(panel_, &AskedPanel::againstFileWanted, this, [this] {
+        const QString file = QFileDialog::getOpenFileName(window(), tr("Hold it against a patch"), {}, tr("Patches (*.json *.lariat)"));
+        panel_->refresh();
+        if (!file.isEmpty()) holdAgainstFile(file);
+    });
+    connect(panel_, &AskedPanel::fitWanted, this, [this] { ask(true); });
+    connect(panel_, &AskedPanel::turnsWanted, this, &BenchPlace::hearTurns);
+    connect(panel_, &AskedPanel::blindWanted, this, &BenchPlace::hearBlind);
+    connect(panel_, &AskedPanel::pinWanted, this, [this] {
+        if (panel_->jacks().empty()) return;
+        Chosen chosen;
+        chosen.post = panel_->jacks().front().post;
+        chosen.jack = panel_->jacks().front();
+        session_.navigator.show(QStringLiteral("time"), chosen);
+        if (auto* pin = window()->findChild<QAction*>(QStringLiteral("pin-jack")); pin && pin->isEnabled()) pin->trigger();
+    });
+    connect(panel_, &AskedPanel::sheetWanted, this, [this] {
+        const Post* post = panel_->jacks().empty() ? nullptr : session_.document.patch().post(panel_->jacks().front().post);
+        if (!post || !answer_) return;
+        const std::string line = said(answer_->verdict).toStdString();
+        if (post->note.find(line) != std::string::npos) return;
+        DescribePost describe{post->id, post->name, post->voice, post->note.empty() ? line : post->note + "\n" + line};
+        if (session_.document.apply({describe}, tr("note the answer")))
+            Q_EMIT message(tr("Noted at %1; the sheet prints it.").arg(q(post->name)), false);
+    });
+    connect(plots_, &PlotsView::cursorsMoved, this, [this] { cursors_->setText(plots_->cursorText()); });
+    connect(&session_.document, &Document::replaced, this, [this] {
+        if (job_) job_->stop();
+        job_.reset();
+        turns_->stop();
+        panel_->forget();
+        answer_.reset();
+        plots_->show({});
+        stale_ = true;
+    });
+    connect(&session_.document, &Document::changed, this, [this] {
+        const QStringList gone = panel_->leaveOutGone();
+        if (!gone.isEmpty()) Q_EMIT message(tr("%1 is gone, and no longer asked of.").arg(gone.join(QStringLiteral(", "))), false);
+        panel_->refresh();
+        follow();
+        if (!isVisible())
+            stale_ = true;
+        else if (!panel_->live() || !gone.isEmpty())
+            askSoon();
+    });
+    connect(&session_.sound, &Sound::recorded, this, [this](const QString& file) { lastRecorded_ = file; });
+    connect(turns_, &Turns::changed, this, [this] {
+        const QSignalBlocker quiet(panel_->turns_);
+        const auto playing = turns_->playing();
+        panel_->turns_->setChecked(playing.has_value());
+        panel_->turns_->setText(!playing ? tr("Hear in turns") : *playing == 0 ? tr("Heard: this one") : tr("Heard: the other"));
+    });
+    panel_->recolour();
+}
+
+BenchPlace::~BenchPlace() {
+    for (const auto& [jack, tap] : taps_) session_.sound.engine().unwatch(jack);
+}
+
+QWidget* BenchPlace::makeMiddle() {
+    auto* whole = new QWidget;
+    auto* column = new QVBoxLayout(whole);
+    column->setContentsMargins(12, 12, 12, 10);
+    column->setSpacing(8);
+    card_ = new QFrame;
+    card_->setObjectName(QStringLiteral("answer-card"));
+    auto* inside = new QVBoxLayout(card_);
+    inside->setContentsMargins(16, 10, 16, 10);
+    inside->setSpacing(2);
+    verdict_ = plainLabel({}, lariat::look().ink, 16, true);
+    verdict_->setObjectName(QStringLiteral("verdict"));
+    verdict_->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    more_ = plainLabel({}, lariat::look().softInk, 13);
+    more_->setObjectName(QStringLiteral("more"));
+    inside->addWidget(verdict_);
+    inside->addWidget(more_);
+    card_->setMinimumHeight(72);
+    column->addWidget(card_);
+    plots_ = new PlotsView;
+    plots_->setEmptyText(tr("Choose a question at the left, and what it is asked of: a jack, with the button or with F4 in the "
+                            "Patch, or a recording. The answer stands here."));
+    column->addWidget(plots_, 1);
+    auto* foot = new QHBoxLayout;
+    cursors_ = plainLabel({}, lariat::look().softInk);
+    cursors_->setObjectName(QStringLiteral("cursors"));
+    cursors_->setWordWrap(false);
+    stop_ = plainButton(tr("Stop"), "bench-stop");
+    stop_->hide();
+    picture_ = plainButton(tr("Save picture…"), "bench-picture");
+    table_ = plainButton(tr("Save figures…"), "bench-figures");
+    foot->addWidget(cursors_, 1);
+    foot->addWidget(stop_);
+    foot->addWidget(picture_);
+    foot->addWidget(table_);
+    column->addLayout(foot);
+    connect(stop_, &QPushButton::clicked, this, [this] {
+        if (job_) job_->stop();
+        job_.reset();
+        stop_->hide();
+        more_->setText(tr("Stopped."));
+    });
+    connect(picture_, &QPushButton::clicked, this, [this] {
+        const QString file = askWhereToSave(window(), tr("Save the picture"), tr("answer.svg"), tr("Pictures (*.svg *.png)"),
+                                            {QStringLiteral(".svg"), QStringLiteral(".png")});
+        if (!file.isEmpty()) writePicture(file);
+    });
+    connect(table_, &QPushButton::clicked, this, [this] {
+        const QString file = askWhereToSave(window(), tr("Save the figures"), tr("answer.csv"), tr("Tables (*.csv *.json)"),
+                                            {QStringLiteral(".csv"), QStringLiteral(".json")});
+        if (!file.isEmpty()) writeFigures(file);
+    });
+    return whole;
+}
+
+QWidget* BenchPlace::makeRight() {
+    auto* whole = new QWidget;
+    whole->setFixedWidth(kRightWidth);
+    auto* column = new QVBoxLayout(whole);
+    column->setContentsMargins(4, 12, 12, 10);
+    column->setSpacing(8);
+    column->addWidget(plainLabel(tr("Figures"), lariat::look().ink, 13, true));
+    figures_ = new QTreeWidget;
+    figures_->setObjectName(QStringLiteral("figures"));
+    figures_->setAccessibleName(tr("Figures"));
+    figures_->setColumnCount(2);
+    figures_->setHeaderHidden(true);
+    figures_->setRootIsDecorated(false);
+    figures_->setIndentation(0);
+    figures_->setFrameShape(QFrame::NoFrame);
+    figures_->setFont(textFont(13));
+    figures_->setTextElideMode(Qt::ElideRight);
+    figures_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    figures_->header()->setStretchLastSection(false);
+    figures_->header()->setSectionResizeMode(0, QHeaderView::Stretch);
+    figures_->header()->setSectionResizeMode(1, QHeaderView::ResizeToContents);
+    column->addWidget(figures_, 1);
+    auto* box = new QWidget;
+    offers_ = new QVBoxLayout(box);
+    offers_->setContentsMargins(0, 0, 0, 0);
+    offers_->setSpacing(6);
+    column->addWidget(box);
+    find_ = plainButton(tr("Find the setting for…"), "bench-find");
+    find_->setToolTip(tr("Turns a knob of the first jack's post until what is measured is as you want it"));
+    column->addWidget(find_);
+    connect(find_, &QPushButton::clicked, this, &BenchPlace::findSettings);
+    return whole;
+}
+
+void BenchPlace::addActions(const Menus& menus) {
+    addNamed(menus.view, "ask-again", tr("Ask again"), this, [this] { ask(); });
+    for (int n = 0; n < kQuestionCount; ++n) {
+        const auto question = static_cast<Question>(n);
+        addNamed(menus.view, (std::string("question-") + questionId(question)).c_str(), said(questionText(question)), this,
+                 [this, question] { panel_->choose(question); });
+    }
+    addNamed(menus.patch, "bench-jack", tr("Ask of another jack…"), this, [this] { chooseJack(); });
+}
+
+void BenchPlace::addActionsForAll(const Menus& menus) {
+    addNamed(menus.view, "ask", tr("Ask about what is chosen"), this, [this] { askAbout(session_.selection.chosen()); });
+    addNamed(menus.view, "ask-also", tr("Ask of what is chosen as well"), this,
+             [this] { askAbout(session_.selection.chosen(), true); });
+}
+
+Question BenchPlace::questionFor(const JackRef& jack, const Chosen& chosen) const {
+    for (const Finding& finding : session_.checker.findings())
+        if ((finding.cable != 0 && finding.cable == chosen.cable) || (finding.cable == 0 && chosen.cable == 0 && finding.post == chosen.post && isProblem(finding)))
+            return questionOfRule(finding.rule);
+    const JackInfo* info = session_.document.library().jack(session_.document.patch(), jack);
+    if (!info) return Question::Loud;
+    if (info->kind == SignalKind::Pitch) return Question::Note;
+    if (info->kind != SignalKind::Audio) return Question::Shape;
+    if (!chosen.steps.empty()) return Question::Same;
+    return gateBehind(session_.document.patch(), session_.document.library(), jack) ? Question::Same : Question::Note;
+}
+
+void BenchPlace::askAbout(const Chosen& chosen, bool also) {
+    const Patch& patch = session_.document.patch();
+    const Library& library = session_.document.library();
+    JackRef jack = chosen.jack;
+    if (jack.post.empty() && chosen.cable != 0)
+        if (const Cable* cable = patch.cable(chosen.cable)) jack = cable->from;
+    if (jack.post.empty() && !chosen.line.post.empty())
+        if (const auto sequencer = sequencerOf(patch, library, chosen.line.post))
+            for (const SequencerLine& line : sequencer->lines)
+                if (line.at == chosen.line && !line.jacks.empty()) jack = {chosen.line.post, line.gate.empty() ? line.jacks.front() : line.gate};
+    if (jack.post.empty())
+        if (const Post* post = patch.post(chosen.post))
+            for (const JackInfo& one : library.part(*post)->jacks)
+                if (one.output && jack.post.empty()) jack = {post->id, one.id};
+    if (jack.post.empty() && !also) { // nothing is chosen: the whole of it
+        panel_->choose(Question::Loud);
+        session_.navigator.go(QStringLiteral("bench"));
+        return;
+    }
+    const bool there = session_.navigator.place() == QLatin1String("bench");
+    if (!also) panel_->choose(questionFor(jack, chosen));
+    if (!panel_->addJack(jack, !also)) Q_EMIT message(tr("It is asked of already, or there are eight."), false);
+    if (!there && !also) {
+        session_.navigator.show(QStringLiteral("bench"), chosen);
+    } else if (also) {
+        Q_EMIT message(tr("The Bench is asked of %n jack(s) now.", nullptr, static_cast<int>(panel_->jacks().size())), false);
+    }
+}
+
+void BenchPlace::chooseJack() {
+    const Patch patch = session_.document.patch(); // what is open may become another one meanwhile
+    const Library& library = session_.document.library();
+    Finder finder(tr("Ask of a jack"), tr("Type part of a post's or jack's name"), window());
+    std::optional<JackRef> chosen;
+    finder.add(tr("way out"), [&] { chosen = JackRef{}; });
+    finder.add(tr("way out, right"), [&] { chosen = JackRef{"", "right"}; });
+    for (const bool output : {true, false})
+        for (const Post& post : patch.posts)
+            for (const JackInfo& jack : library.part(post)->jacks)
+                if (jack.output == output) {
+                    const JackRef ref{post.id, jack.id};
+                    const QString name = q(trackName(patch, library, ref));
+                    finder.add(output ? name : tr("%1 (what comes in)").arg(name), [&chosen, ref] { chosen = ref; });
+                }
+    finder.exec();
+    if (!chosen) return;
+    if (!chosen->post.empty() && !session_.document.library().jack(session_.document.patch(), *chosen)) return;
+    panel_->addJack(*chosen);
+}
+
+void BenchPlace::addRecording() {
+    QString file;
+    if (!lastRecorded_.isEmpty()) { // what was recorded last is asked of most often
+        Finder finder(tr("Ask of a recording"), tr("Type to choose"), window());
+        bool other = false;
+        finder.add(tr("The last one, %1").arg(lastRecorded_.section(QLatin1Char('/'), -1)), [&] { file = lastRecorded_; });
+        finder.add(tr("Another file…"), [&] { other = true; });
+        finder.exec();
+        if (!other && file.isEmpty()) return;
+    }
+    if (file.isEmpty())
+        file = QFileDialog::getOpenFileName(window(), tr("Ask of a recording"), {}, tr("Sound (*.wav *.flac *.aif *.aiff)"));
+    if (!file.isEmpty()) addRecordingFile(file);
+}
+
+void BenchPlace::addRecordingFile(const QString& file) {
+    session_.jobs.start(
+        tr("Reading %1").arg(file.section(QLatin1Char('/'), -1)), this,
+        [path = std::filesystem::path(file.toStdString())](const Progress& progress) {
+            FileOptions how;
+            how.progress = [&](double done) { return progress(done); };
+            return readTrack(path, how);
+        },
+        [this](Result<Trace> read) {
+            if (!read) {
+                Q_EMIT message(said(read.error()), true);
+                return;
+            }
+            panel_->addRecording(std::make_shared<const Trace>(std::move(*read)));
+        });
+}
+
+void BenchPlace::holdAgainstFile(const QString& file) {
+    auto patch = openPatch(file.toStdString(), session_.document.library());
+    if (!patch) {
+        Q_EMIT message(said(patch.error()), true);
+        return;
+    }
+    panel_->others_.push_back({file.startsWith(QLatin1Char('/')) ? file : QStringLiteral("/") + file,
+                               std::make_shared<const Patch>(std::move(*patch))});
+    panel_->refresh();
+    panel_->against_->setCurrentIndex(static_cast<int>(panel_->others_.size()) - 1);
+    askSoon();
+}
+
+void BenchPlace::askSoon() {
+    if (!isVisible()) {
+        stale_ = true;
+        return;
+    }
+    wait_.start();
+}
+
+void BenchPlace::ask(bool fit) {
+    wait_.stop();
+    stale_ = false;
+    if (job_) job_->stop();
+    job_.reset();
+    Asking asking = panel_->asking();
+    asking.fits = fit;
+    if (!fit) asking.knobs.clear();
+    if (fit) asking.seconds = 0.0;
+    if (asking.question == Question::Better && !asking.against && asking.recordings.size() + asking.jacks.size() < 2) {
+        refuse(say("Choose what it is held against: a setting, a take, a patch file, or a second jack or recording."));
+        return;
+    }
+    asksLive_ = panel_->live();
+    if (asksLive_) {
+        asking.given = given();
+        if (asking.given.empty() && asking.recordings.empty()) {
+            refuse(say("The running patch has given nothing yet: start it, and choose a jack."));
+            return;
+        }
+        if (asking.options.window && *asking.options.window > kLiveSeconds) asking.options.window = kLiveSeconds;
+    }
+    const auto patch = std::make_shared<const Patch>(session_.document.patch());
+    const Library* library = &session_.document.library();
+    if (!asksLive_) {
+        stop_->show();
+        more_->setText(fit ? tr("Knobs are being turned…") : tr("Asking…"));
+    }
+    job_ = session_.jobs.start(
+        fit ? tr("Finding knobs") : tr("Asking"), this,
+        [asking = std::move(asking), patch, library](const Progress& progress) {
+            return answerTo(asking, patch.get(), *library, [&](double done) { return progress(done); });
+        },
+        [this](Result<Answer> answer) {
+            job_.reset();
+            stop_->hide();
+            show(std::move(answer));
+        });
+}
+
+void BenchPlace::refuse(const Sentence& why) {
+    verdict_->setText(said(why));
+    more_->clear();
+    answer_.reset();
+    plots_->show({});
+    showFigures();
+    showOffers();
+}
+
+void BenchPlace::show(Result<Answer> answer) {
+    if (!answer) return refuse(answer.error().reason);
+    answer_ = std::move(*answer);
+    verdict_->setText(said(answer_->verdict));
+    QStringList more;
+    if (!answer_->more.empty()) more << said(answer_->more);
+    for (const Sentence& one : answer_->also) more << said(one);
+    more_->setText(more.join(QStringLiteral(" · ")));
+    double period = 0.0;
+    for (const AskedFigure& figure : answer_->figures)
+        if (figure.id.starts_with("period-seconds") && figure.value && period == 0.0) period = *figure.value;
+    plots_->show(answer_->plots, period);
+    showFigures();
+    showOffers();
+    if (asksLive_ && panel_->single() && answer_->figure("hertz") != nullptr) panel_->setHeld(true);
+}
+
+void BenchPlace::showFigures() {
+    const int scrolled = figures_->indexOfTopLevelItem(figures_->itemAt(0, 0));
+    figures_->clear();
+    picture_->setEnabled(answer_.has_value());
+    table_->setEnabled(answer_.has_value());
+    if (!answer_) return;
+    const Look& l = lariat::look();
+    int of = -2;
+    for (const AskedFigure& figure : answer_->figures) {
+        if (figure.track != of && answer_->tracks.size() > 1) {
+            auto* head = new QTreeWidgetItem(figures_);
+            head->setText(0, figure.track < 0 ? tr("of the whole") : q(answer_->tracks[static_cast<std::size_t>(figure.track)]));
+            head->setFirstColumnSpanned(true);
+            head->setFont(0, textFont(13, true));
+            head->setForeground(0, figure.track < 0 ? l.ink : traceColour(l, answer_->question == Question::Loud ? 0 : figure.track));
+            head->setFlags(Qt::ItemIsEnabled);
+        }
+        of = figure.track;
+        auto* item = new QTreeWidgetItem(figures_);
+        item->setText(0, said(figure.name));
+        item->setText(1, q(figure.text));
+        item->setFont(1, figureFont(13));
+        item->setTextAlignment(1, Qt::AlignRight | Qt::AlignVCenter);
+        item->setForeground(0, l.softInk);
+        item->setForeground(1, figure.bad ? l.alarm : l.ink);
+        item->setToolTip(0, said(figure.name));
+        item->setToolTip(1, q(figure.text));
+    }
+    if (asksLive_ && scrolled > 0 && scrolled < figures_->topLevelItemCount())
+        figures_->scrollToItem(figures_->topLevelItem(scrolled), QAbstractItemView::PositionAtTop);
+}
+
+void BenchPlace::showOffers() {
+    emptyLayout(offers_);
+    find_->setEnabled(!panel_->jacks().empty() && !panel_->jacks().front().post.empty());
+    if (!answer_) return;
+    for (std::size_t n = 0; n < answer_->offers.size(); ++n) {
+        auto* box = new QWidget;
+        auto* column = new QVBoxLayout(box);
+        column->setContentsMargins(0, 0, 0, 0);
+        column->setSpacing(4);
+        column->addWidget(plainLabel(said(answer_->offers[n].label), lariat::look().ink));
+        auto* button = plainButton(tr("Do it"), "bench-offer");
+        button->setAccessibleName(said(answer_->offers[n].label));
+        column->addWidget(button, 0, Qt::AlignLeft);
+        offers_->addWidget(box);
+        connect(button, &QPushButton::clicked, this, [this, n] { accept(n); });
+    }
+}
+
+void BenchPlace::accept(std::size_t offer) {
+    if (!answer_ || offer >= answer_->offers.size()) return;
+    const AskedOffer taken = answer_->offers[offer]; // the answer goes as soon as the patch is another one
+    if (session_.document.apply(taken.edits, said(taken.label))) Q_EMIT message(tr("Done: %1").arg(said(taken.label)), false);
+}
+
+void BenchPlace::follow() {
+    std::vector<JackRef> wanted;
+    if (panel_->live() && isVisible()) wanted = panel_->jacks();
+    for (auto it = taps_.begin(); it != taps_.end();) {
+        if (std::ranges::find(wanted, it->first) == wanted.end()) {
+            session_.sound.engine().unwatch(it->first);
+            it = taps_.erase(it);
+        } else {
+            ++it;
+        }
+    }
+    for (const JackRef& jack : wanted) {
+        if (jack.post.empty()) continue;
+        const TapLength length = TapLength::longest(session_.sound.engine().rate());
+        taps_[jack] = session_.sound.engine().watch(jack, length, session_.document.library());
+    }
+    const bool runs = !wanted.empty();
+    runs ? frames_.start() : frames_.stop();
+    runs ? often_.start() : often_.stop();
+}
+
+std::vector<Trace> BenchPlace::given() const {
+    std::vector<Trace> out;
+    const Patch& patch = session_.document.patch();
+    const Library& library = session_.document.library();
+    const double rate = session_.sound.engine().rate();
+    std::size_t shortest = static_cast<std::size_t>(kLiveSeconds * rate);
+    for (const JackRef& jack : panel_->jacks()) {
+        const auto tap = taps_.find(jack);
+        if (tap == taps_.end()) continue;
+        Trace trace;
+        trace.name = trackName(patch, library, jack);
+        trace.jack = jack;
+        trace.rate = rate;
+        if (const JackInfo* info = library.jack(patch, jack)) trace.kind = info->kind;
+        if (tap->second)
+            trace.volts = tap->second->samples(static_cast<std::size_t>(kLiveSeconds * rate));
+        else
+            trace.volts.assign(shortest, 0.0f); // nothing feeds it
+        if (trace.volts.size() < 64) return {};
+        shortest = std::min(shortest, trace.volts.size());
+        out.push_back(std::move(trace));
+    }
+    // All of them end now.
+    for (Trace& trace : out)
+        trace.volts.erase(trace.volts.begin(), trace.volts.end() - static_cast<std::ptrdiff_t>(shortest));
+    return out;
+}
+
+/// Only the traces move from frame to frame; their figures follow when they are asked for anew.
+void BenchPlace::look() {
+    if (panel_->held() || panel_->question() != Question::Shape || !answer_ || answer_->plots.empty()) return;
+    const Plot& plot = answer_->plots.front();
+    if (plot.id != "traces") return;
+    const double asked = panel_->window_->currentData().toDouble();
+    const double window = asked > kLiveSeconds ? asked : (plot.x.unit == "s" ? 1.0 : 1e-3) * (plot.x.high - plot.x.low);
+    std::vector<PlotCurve> curves;
+    if (window > kLiveSeconds) { // rolls by
+        for (const JackRef& jack : panel_->jacks()) {
+            const auto tap = taps_.find(jack);
+            if (tap == taps_.end() || !tap->second) continue;
+            const double rate = session_.sound.engine().rate();
+            const auto spans = tap->second->spans(static_cast<std::size_t>(window * rate / Tap::kPerSpan));
+            PlotCurve curve{plain(trackName(session_.document.patch(), session_.document.library(), jack)), static_cast<int>(curves.size()),
+                            SignalKind::Control, std::vector<MinMax>(kPlotColumns), {}, false, false};
+            for (std::size_t c = 0; c < kPlotColumns && !spans.empty(); ++c) {
+                const std::size_t begin = c * spans.size() / kPlotColumns;
+                MinMax range = spans[begin];
+                for (std::size_t s = begin; s < std::max(begin + 1, (c + 1) * spans.size() / kPlotColumns); ++s)
+                    range = {std::min(range.min, spans[s].min), std::max(range.max, spans[s].max)};
+                curve.columns[c] = range;
+            }
+            curves.push_back(std::move(curve));
+        }
+    } else {
+        const std::vector<Trace> traces = given();
+        if (traces.empty()) return;
+        const Asking asking = panel_->asking();
+        const Trigger& trigger = asking.options.trigger;
+        // The newest edge with a whole picture behind it.
+        std::size_t by = trigger.by == Trigger::By::Edge ? std::min<std::size_t>(static_cast<std::size_t>(trigger.track), traces.size() - 1) : 0;
+        if (trigger.by == Trigger::By::Auto)
+            for (std::size_t n = 0; n < traces.size(); ++n)
+                if (traces[n].kind == SignalKind::Gate || traces[n].kind == SignalKind::Clock) by = n;
+        const Trace& first = traces[by];
+        const auto size = static_cast<std::size_t>(window * first.rate);
+        std::size_t begin = first.volts.size() > size ? first.volts.size() - size : 0;
+        if (trigger.by != Trigger::By::Free) {
+            const LevelReading level = measureLevel(first.volts);
+            const double middle = 0.5 * (level.min.value + level.max.value);
+            for (const double edge : passages(first.volts, middle, trigger.rising, 0.05 * level.swing().value))
+                if (edge + static_cast<double>(size) < static_cast<double>(first.volts.size())) begin = static_cast<std::size_t>(edge);
+        }
+        for (const Trace& trace : traces) {
+            const std::span<const float> all(trace.volts);
+            curves.push_back({plain(trace.name), static_cast<int>(curves.size()), trace.kind,
+                              columnsOf(all.subspan(begin, std::min(size, all.size() - begin)), kPlotColumns), {}, false, false});
+        }
+    }
+    if (!curves.empty()) plots_->refresh(std::move(curves));
+}
+
+void BenchPlace::hearTurns(bool on) {
+    if (!on) return turns_->stop();
+    const AskedPanel::Against* other = panel_->against();
+    if (!other || !other->patch) return;
+    std::optional<double> own;
+    std::optional<double> others = other->lufs;
+    if (answer_)
+        for (const AskedFigure& figure : answer_->figures) {
+            if (figure.id == "level-1") own = figure.value;
+            if (figure.id == "level-2") others = figure.value;
+        }
+    turns_->set({{std::make_shared<const Patch>(session_.document.patch()), own}, {other->patch, others}});
+    turns_->takeTurns();
+}
+
+void BenchPlace::hearBlind() {
+    const AskedPanel::Against* other = panel_->against();
+    if (!other || !other->patch) return;
+    turns_->stop();
+    std::vector<BlindDialog::Entry> entries{{0, tr("this one"), {std::make_shared<const Patch>(session_.document.patch()), {}}},
+                                            {1, other->name, {other->patch, other->lufs}}};
+    BlindDialog dialog(session_, std::move(entries), kRounds, QRandomGenerator::global()->generate(), window());
+    dialog.exec();
+    if (dialog.isOver()) more_->setText(dialog.result());
+}
+
+void BenchPlace::findSettings() {
+    if (panel_->jacks().empty()) return;
+    const Patch& patch = session_.document.patch();
+    const Post* post = patch.post(panel_->jacks().front().post);
+    if (!post) return;
+    const std::string id = post->id;
+    Finder finder(tr("Find the setting for…"), tr("Type the knob that may be turned"), window());
+    std::string knob;
+    for (const KnobInfo& one : session_.document.library().part(*post)->knobs)
+        if (!one.momentary && one.scale.taper != Taper::Switch)
+            finder.add(QStringLiteral("%1 %2").arg(q(post->name), q(one.name)), [&knob, which = one.id] { knob = which; });
+    finder.exec();
+    if (!knob.empty() && session_.document.patch().post(id)) findSetting(session_, id, knob, window());
+}
+
+void BenchPlace::writePicture(const QString& file) {
+    if (!answer_) return;
+    const Look& l = lariat::look();
+    Result<void> written;
+    if (file.endsWith(QLatin1String(".png"), Qt::CaseInsensitive)) {
+        QByteArray bytes;
+        QBuffer buffer(&bytes);
+        buffer.open(QIODevice::WriteOnly);
+        answerImage(*answer_, l, kPictureSize).save(&buffer, "PNG");
+        written = writeFile(file.toStdString(), bytes.toStdString(), FileKind::Picture);
+    } else {
+        written = writeFile(file.toStdString(), answerSvg(*answer_, l, kPictureSize), FileKind::Picture);
+    }
+    Q_EMIT message(written ? tr("Written: %1").arg(file) : said(written.error()), !written);
+}
+
+void BenchPlace::writeFigures(const QString& file) {
+    if (!answer_) return;
+    const bool json = file.endsWith(QLatin1String(".json"), Qt::CaseInsensitive);
+    const auto written = writeFile(file.toStdString(), json ? answerJson(*answer_, true) : answerCsv(*answer_), FileKind::Text);
+    Q_EMIT message(written ? tr("Written: %1").arg(file) : said(written.error()), !written);
+}
+
+void BenchPlace::showEvent(QShowEvent* event) {
+    Place::showEvent(event);
+    panel_->refresh();
+    follow();
+    if (stale_ || !answer_) wait_.start();
+}
+
+void BenchPlace::hideEvent(QHideEvent* event) {
+    Place::hideEvent(event);
+    turns_->stop();
+    follow();
+}
+
+void BenchPlace::changeEvent(QEvent* event) {
+    Place::changeEvent(event);
+    if (event->type() != QEvent::PaletteChange && event->type() != QEvent::StyleChange) return;
+    const Look& l = lariat::look();
+    verdict_->setStyleSheet(QStringLiteral("color: %1").arg(l.ink.name()));
+    more_->setStyleSheet(QStringLiteral("color: %1").arg(l.softInk.name()));
+    cursors_->setStyleSheet(QStringLiteral("color: %1").arg(l.softInk.name()));
+    panel_->recolour();
+    showFigures();
+    showOffers();
+}
+
+void BenchPlace::dragEnterEvent(QDragEnterEvent* event) {
+    const auto urls = event->mimeData()->urls();
+    if (std::ranges::any_of(urls, [](const QUrl& url) { return url.isLocalFile() && isSoundFile(url.toLocalFile()); }))
+        event->acceptProposedAction();
+}
+
+void BenchPlace::dropEvent(QDropEvent* event) {
+    for (const QUrl& url : event->mimeData()->urls())
+        if (url.isLocalFile() && isSoundFile(url.toLocalFile())) addRecordingFile(url.toLocalFile());
+    event->acceptProposedAction();
+}
+
+} // namespace lariat
