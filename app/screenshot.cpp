@@ -1,5 +1,6 @@
 #include "screenshot.h"
 
+#include "bench/bench_place.h"
 #include "log/log_place.h"
 #include "patch/patch_place.h"
 #include "plan/plan_place.h"
@@ -94,6 +95,22 @@ int takePicture(MainWindow& window, const Pose& pose) {
     }
     if (auto* log = dynamic_cast<LogPlace*>(window.place(QStringLiteral("log"))); log && log->isVisible())
         if (const auto& takes = log->model().takes(); !takes.empty()) log->lookAt(takes.front().id);
+    if (auto* bench = dynamic_cast<BenchPlace*>(window.place(QStringLiteral("bench"))); bench && bench->isVisible()) {
+        // "<question> <post.jack>…", and "live"
+        QStringList words = pose.panel.split(QLatin1Char(' '), Qt::SkipEmptyParts);
+        if (!words.isEmpty())
+            if (const auto question = questionNamed(words.takeFirst().toStdString())) bench->asked().choose(*question);
+        for (const QString& word : words) {
+            const auto dot = word.indexOf(QLatin1Char('.'));
+            if (word.endsWith(QLatin1String(".wav")))
+                bench->addRecordingFile(word);
+            else if (dot > 0)
+                bench->asked().addJack({word.left(dot).toStdString(), word.mid(dot + 1).toStdString()});
+        }
+        for (timer.restart(); (!bench->settled() || !bench->answer() || timer.elapsed() < kSettleMilliseconds) &&
+                              timer.elapsed() < kPatienceMilliseconds;)
+            QApplication::processEvents(QEventLoop::AllEvents, 20);
+    }
     QWidget* shown = &window;
     if (auto* stock = dynamic_cast<StockPlace*>(window.place(QStringLiteral("stock"))); stock && stock->isVisible()) {
         // "make <module>", "behind <module>", "calibrate <module> <part> <knob>"

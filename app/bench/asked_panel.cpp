@@ -38,7 +38,8 @@ QIcon dot(const QColor& colour) {
 }
 
 QString secondsText(double seconds) {
-    return seconds < 1.0 ? QStringLiteral("%1 ms").arg(1e3 * seconds, 0, 'g', 4) : QStringLiteral("%1 s").arg(seconds, 0, 'g', 4);
+    return seconds < 1.0 ? QStringLiteral("%1 ms").arg(1e3 * seconds, 0, 'g', 4)
+                         : QStringLiteral("%1 s").arg(seconds, 0, 'g', 4);
 }
 
 } // namespace
@@ -91,7 +92,7 @@ void AskedPanel::makeQuestions(QLayout& column) {
     questions_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     questions_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     for (int n = 0; n < kQuestionCount; ++n) {
-        auto* item = new QListWidgetItem(QStringLiteral("  ") + said(questionText(static_cast<Question>(n))));
+        auto* item = new QListWidgetItem(said(questionText(static_cast<Question>(n))));
         item->setSizeHint(QSize(kWidth, kQuestionHeight));
         questions_->addItem(item);
     }
@@ -171,20 +172,23 @@ void AskedPanel::makeOptions(QLayout& column) {
     column.addWidget(realCase_);
 
     window_ = named(new QComboBox, "bench-window", tr("How long the picture is"));
-    for (const double seconds : kWindows) window_->addItem(seconds > 0.0 ? secondsText(seconds) : tr("as it fits"), seconds);
+    for (const double seconds : kWindows)
+        window_->addItem(seconds > 0.0 ? secondsText(seconds) : tr("as it fits"), seconds);
     trigger_ = named(new QComboBox, "bench-trigger", tr("What the picture begins with"));
     lanes_ = named(new QCheckBox(tr("under one another")), "bench-lanes", tr("Traces under one another"));
     xy_ = named(new QCheckBox(tr("first across, second up")), "bench-xy", tr("First across, second up"));
     hold_ = named(new QCheckBox(tr("hold the picture")), "bench-hold", tr("Hold the picture"));
     single_ = named(new QCheckBox(tr("hold after one edge")), "bench-single", tr("Hold after one edge"));
     tuning_ = named(new QComboBox, "bench-tuning", tr("Tuning that notes are held against"));
-    played_ = named(new QCheckBox(tr("play −2 … +4 V into it")), "bench-played", tr("Play a range of volts into its pitch input"));
+    played_ = named(new QCheckBox(tr("play −2 … +4 V into it")), "bench-played",
+                    tr("Play a range of volts into its pitch input"));
     vowel_ = named(new QComboBox, "bench-vowel", tr("Vowel that is aimed at"));
     vowel_->addItem(tr("the nearest one"), QString());
     for (const Vowel& vowel : kVowels)
         vowel_->addItem(QStringLiteral("%1 (%2)").arg(QLatin1String(vowel.name), QLatin1String(vowel.word)),
                         QString::fromLatin1(vowel.name));
-    sidebands_ = named(new QCheckBox(tr("sidebands of 2 by 3")), "bench-sidebands", tr("Sidebands of the second by the third"));
+    sidebands_ =
+        named(new QCheckBox(tr("sidebands of 2 by 3")), "bench-sidebands", tr("Sidebands of the second by the third"));
     twice_ = named(new QCheckBox(tr("what the rate adds")), "bench-twice", tr("Compare with a run at twice the rate"));
     against_ = named(new QComboBox, "bench-against", tr("What it is held against"));
     turns_ = plainButton(tr("Hear in turns"), "bench-turns");
@@ -237,7 +241,8 @@ void AskedPanel::makeOptions(QLayout& column) {
 
 void AskedPanel::showOptions() {
     for (const auto& [of, widget] : rows_) widget->setVisible(of == question());
-    const bool silentOnly = question() == Question::Loud || question() == Question::Better || question() == Question::Real;
+    const bool silentOnly =
+        question() == Question::Loud || question() == Question::Better || question() == Question::Real;
     from_->setEnabled(!silentOnly);
     seconds_->setEnabled(silentOnly || !live());
     realCase_->setEnabled(!live() && question() != Question::Loud && question() != Question::Real);
@@ -299,7 +304,8 @@ Asking AskedPanel::asking() const {
     if (out.question == Question::Note && played_->isChecked() && !jacks_.empty())
         if (const Post* post = patch.post(jacks_.front().post))
             for (const JackInfo& jack : session_.document.library().part(*post)->jacks)
-                if (!jack.output && jack.kind == SignalKind::Pitch && !out.played) out.played = JackRef{post->id, jack.id};
+                if (!jack.output && jack.kind == SignalKind::Pitch && !out.played)
+                    out.played = JackRef{post->id, jack.id};
     if (const Against* other = against(); other && out.question == Question::Better) {
         out.against = other->patch;
         out.againstName = other->name.toStdString();
@@ -392,9 +398,9 @@ void AskedPanel::fillAskedOf() {
         const JackInfo* info = jack.post.empty() ? nullptr : library.jack(patch, jack);
         const QString name = jack.post.empty() ? (jack.jack == "right" ? tr("way out, right") : tr("way out"))
                                                : q(trackName(patch, library, jack));
-        add(name, !info            ? QString()
-                  : !info->output  ? tr("what comes in")
-                                   : QCoreApplication::translate("core", kindName(info->kind)));
+        add(name, !info           ? QString()
+                  : !info->output ? tr("what comes in")
+                                  : QCoreApplication::translate("core", kindName(info->kind)));
     }
     for (const auto& recording : recordings_) add(q(recording->name), tr("recording"));
     if (askedOf_->count() == 0) {
@@ -429,7 +435,8 @@ void AskedPanel::fillTriggers() {
 
 void AskedPanel::fillAgainst() {
     const QString chosen = against_->currentText();
-    others_.erase(std::remove_if(others_.begin(), others_.end(), [](const Against& one) { return !one.name.startsWith(QLatin1Char('/')); }),
+    others_.erase(std::remove_if(others_.begin(), others_.end(),
+                                 [](const Against& one) { return !one.name.startsWith(QLatin1Char('/')); }),
                   others_.end());
     std::vector<Against> files = std::move(others_);
     others_.clear();
@@ -453,13 +460,16 @@ void AskedPanel::fillAgainst() {
                     auto other = checkPatch(std::move(take->patch), session_.document.library());
                     if (!other) continue; // of modules that are not here
                     const auto level = take->figures.find("level");
-                    others_.push_back({tr("take %1").arg(entry.label.name.empty() ? QString::number(entry.id) : q(entry.label.name)),
-                                       std::make_shared<const Patch>(std::move(*other)),
-                                       level == take->figures.end() ? std::nullopt : std::optional(level->second)});
+                    others_.push_back(
+                        {tr("take %1").arg(entry.label.name.empty() ? QString::number(entry.id) : q(entry.label.name)),
+                         std::make_shared<const Patch>(std::move(*other)),
+                         level == take->figures.end() ? std::nullopt : std::optional(level->second)});
                 }
     for (Against& file : files) others_.push_back(std::move(file));
     against_->clear();
-    for (const Against& other : others_) against_->addItem(other.name.startsWith(QLatin1Char('/')) ? other.name.section(QLatin1Char('/'), -1) : other.name);
+    for (const Against& other : others_)
+        against_->addItem(other.name.startsWith(QLatin1Char('/')) ? other.name.section(QLatin1Char('/'), -1)
+                                                                  : other.name);
     against_->addItem(tr("a patch file…"));
     const int at = against_->findText(chosen);
     against_->setCurrentIndex(at >= 0 && at < static_cast<int>(others_.size()) ? at : others_.empty() ? -1 : 0);
@@ -478,7 +488,8 @@ void AskedPanel::fillKnobs() {
     knobs_->clear();
     const Patch& patch = session_.document.patch();
     const auto add = [&](const Post& post, const KnobInfo& knob, bool unknown) {
-        auto* item = new QListWidgetItem(QStringLiteral("%1 %2%3").arg(q(post.name), q(knob.name), unknown ? tr(" (unknown)") : QString()));
+        auto* item = new QListWidgetItem(
+            QStringLiteral("%1 %2%3").arg(q(post.name), q(knob.name), unknown ? tr(" (unknown)") : QString()));
         item->setFlags(Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsUserCheckable);
         item->setData(Qt::UserRole, QStringList{q(post.id), q(knob.id)});
         const auto was = before.find(item->text());
@@ -503,6 +514,14 @@ void AskedPanel::refresh() {
 }
 
 void AskedPanel::recolour() {
+    const Look& l = look();
+    questions_->setStyleSheet(
+        QStringLiteral("QListWidget { background: transparent; border: none; outline: none; }"
+                       "QListWidget::item { padding-left: 12px; border-left: 4px solid transparent; "
+                       "color: %1; }"
+                       "QListWidget::item:selected { border-left: 4px solid %2; background: %3; "
+                       "color: %2; }")
+            .arg(l.ink.name(), l.accent.name(), l.paper.name()));
     fillAskedOf();
 }
 

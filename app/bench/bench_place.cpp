@@ -33,16 +33,16 @@ constexpr int kRightWidth = 316;
 constexpr int kWaitMilliseconds = 220;
 constexpr int kOftenMilliseconds = 400;
 constexpr double kLiveSeconds = 2.0; ///< of samples that a tap keeps
-constexpr int kRounds = 10;
+constexpr int kBlindRounds = 10;
 constexpr QSize kPictureSize(1280, 800);
 
 /// Rules of findings and the question that goes deeper into them.
 Question questionOfRule(const std::string& rule) {
-    for (const char* loud : {"sum-clips", "overload", "hot-line", "noise-raised", "dc-out", "one-sided-sum", "loop-gain",
-                             "sudden-loudness", "no-sound", "no-path"})
+    for (const char* loud : {"sum-clips", "overload", "hot-line", "noise-raised", "dc-out", "one-sided-sum",
+                             "loop-gain", "sudden-loudness", "no-sound", "no-path"})
         if (rule == loud) return Question::Loud;
-    for (const char* note : {"wrong-pitch", "pitch-on-follower", "filter-untracked", "fm-pulls-pitch", "split-sags",
-                             "tuning-unheard"})
+    for (const char* note :
+         {"wrong-pitch", "pitch-on-follower", "filter-untracked", "fm-pulls-pitch", "split-sags", "tuning-unheard"})
         if (rule == note) return Question::Note;
     for (const char* same : {"drum-not-reset", "struck-twice", "tail-runs-on"})
         if (rule == same) return Question::Same;
@@ -94,7 +94,8 @@ BenchPlace::BenchPlace(const Session& session, QWidget* parent) : Place(parent),
         session_.navigator.show(QStringLiteral("patch"), chosen);
     });
     connect(panel_, &AskedPanel::againstFileWanted, this, [this] {
-        const QString file = QFileDialog::getOpenFileName(window(), tr("Hold it against a patch"), {}, tr("Patches (*.json *.lariat)"));
+        const QString file =
+            QFileDialog::getOpenFileName(window(), tr("Hold it against a patch"), {}, tr("Patches (*.json *.lariat)"));
         panel_->refresh();
         if (!file.isEmpty()) holdAgainstFile(file);
     });
@@ -107,10 +108,12 @@ BenchPlace::BenchPlace(const Session& session, QWidget* parent) : Place(parent),
         chosen.post = panel_->jacks().front().post;
         chosen.jack = panel_->jacks().front();
         session_.navigator.show(QStringLiteral("time"), chosen);
-        if (auto* pin = window()->findChild<QAction*>(QStringLiteral("pin-jack")); pin && pin->isEnabled()) pin->trigger();
+        if (auto* pin = window()->findChild<QAction*>(QStringLiteral("pin-jack")); pin && pin->isEnabled())
+            pin->trigger();
     });
     connect(panel_, &AskedPanel::sheetWanted, this, [this] {
-        const Post* post = panel_->jacks().empty() ? nullptr : session_.document.patch().post(panel_->jacks().front().post);
+        const Post* post =
+            panel_->jacks().empty() ? nullptr : session_.document.patch().post(panel_->jacks().front().post);
         if (!post || !answer_) return;
         const std::string line = said(answer_->verdict).toStdString();
         if (post->note.find(line) != std::string::npos) return;
@@ -130,7 +133,8 @@ BenchPlace::BenchPlace(const Session& session, QWidget* parent) : Place(parent),
     });
     connect(&session_.document, &Document::changed, this, [this] {
         const QStringList gone = panel_->leaveOutGone();
-        if (!gone.isEmpty()) Q_EMIT message(tr("%1 is gone, and no longer asked of.").arg(gone.join(QStringLiteral(", "))), false);
+        if (!gone.isEmpty())
+            Q_EMIT message(tr("%1 is gone, and no longer asked of.").arg(gone.join(QStringLiteral(", "))), false);
         panel_->refresh();
         follow();
         if (!isVisible())
@@ -143,9 +147,11 @@ BenchPlace::BenchPlace(const Session& session, QWidget* parent) : Place(parent),
         const QSignalBlocker quiet(panel_->turns_);
         const auto playing = turns_->playing();
         panel_->turns_->setChecked(playing.has_value());
-        panel_->turns_->setText(!playing ? tr("Hear in turns") : *playing == 0 ? tr("Heard: this one") : tr("Heard: the other"));
+        panel_->turns_->setText(!playing        ? tr("Hear in turns")
+                                : *playing == 0 ? tr("Heard: this one")
+                                                : tr("Heard: the other"));
     });
-    panel_->recolour();
+    recolour();
 }
 
 BenchPlace::~BenchPlace() {
@@ -172,8 +178,9 @@ QWidget* BenchPlace::makeMiddle() {
     card_->setMinimumHeight(72);
     column->addWidget(card_);
     plots_ = new PlotsView;
-    plots_->setEmptyText(tr("Choose a question at the left, and what it is asked of: a jack, with the button or with F4 in the "
-                            "Patch, or a recording. The answer stands here."));
+    plots_->setEmptyText(
+        tr("Choose a question at the left, and what it is asked of: a jack, with the button or with F4 in the "
+           "Patch, or a recording. The answer stands here."));
     column->addWidget(plots_, 1);
     auto* foot = new QHBoxLayout;
     cursors_ = plainLabel({}, lariat::look().softInk);
@@ -195,13 +202,15 @@ QWidget* BenchPlace::makeMiddle() {
         more_->setText(tr("Stopped."));
     });
     connect(picture_, &QPushButton::clicked, this, [this] {
-        const QString file = askWhereToSave(window(), tr("Save the picture"), tr("answer.svg"), tr("Pictures (*.svg *.png)"),
-                                            {QStringLiteral(".svg"), QStringLiteral(".png")});
+        const QString file =
+            askWhereToSave(window(), tr("Save the picture"), tr("answer.svg"), tr("Pictures (*.svg *.png)"),
+                           {QStringLiteral(".svg"), QStringLiteral(".png")});
         if (!file.isEmpty()) writePicture(file);
     });
     connect(table_, &QPushButton::clicked, this, [this] {
-        const QString file = askWhereToSave(window(), tr("Save the figures"), tr("answer.csv"), tr("Tables (*.csv *.json)"),
-                                            {QStringLiteral(".csv"), QStringLiteral(".json")});
+        const QString file =
+            askWhereToSave(window(), tr("Save the figures"), tr("answer.csv"), tr("Tables (*.csv *.json)"),
+                           {QStringLiteral(".csv"), QStringLiteral(".json")});
         if (!file.isEmpty()) writeFigures(file);
     });
     return whole;
@@ -227,7 +236,7 @@ QWidget* BenchPlace::makeRight() {
     figures_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     figures_->header()->setStretchLastSection(false);
     figures_->header()->setSectionResizeMode(0, QHeaderView::Stretch);
-    figures_->header()->setSectionResizeMode(1, QHeaderView::ResizeToContents);
+    figures_->header()->setSectionResizeMode(1, QHeaderView::Fixed);
     column->addWidget(figures_, 1);
     auto* box = new QWidget;
     offers_ = new QVBoxLayout(box);
@@ -245,21 +254,23 @@ void BenchPlace::addActions(const Menus& menus) {
     addNamed(menus.view, "ask-again", tr("Ask again"), this, [this] { ask(); });
     for (int n = 0; n < kQuestionCount; ++n) {
         const auto question = static_cast<Question>(n);
-        addNamed(menus.view, (std::string("question-") + questionId(question)).c_str(), said(questionText(question)), this,
-                 [this, question] { panel_->choose(question); });
+        addNamed(menus.view, (std::string("question-") + questionId(question)).c_str(), said(questionText(question)),
+                 this, [this, question] { panel_->choose(question); });
     }
     addNamed(menus.patch, "bench-jack", tr("Ask of another jack…"), this, [this] { chooseJack(); });
 }
 
 void BenchPlace::addActionsForAll(const Menus& menus) {
-    addNamed(menus.view, "ask", tr("Ask about what is chosen"), this, [this] { askAbout(session_.selection.chosen()); });
+    addNamed(menus.view, "ask", tr("Ask about what is chosen"), this,
+             [this] { askAbout(session_.selection.chosen()); });
     addNamed(menus.view, "ask-also", tr("Ask of what is chosen as well"), this,
              [this] { askAbout(session_.selection.chosen(), true); });
 }
 
 Question BenchPlace::questionFor(const JackRef& jack, const Chosen& chosen) const {
     for (const Finding& finding : session_.checker.findings())
-        if ((finding.cable != 0 && finding.cable == chosen.cable) || (finding.cable == 0 && chosen.cable == 0 && finding.post == chosen.post && isProblem(finding)))
+        if ((finding.cable != 0 && finding.cable == chosen.cable) ||
+            (finding.cable == 0 && chosen.cable == 0 && finding.post == chosen.post && isProblem(finding)))
             return questionOfRule(finding.rule);
     const JackInfo* info = session_.document.library().jack(session_.document.patch(), jack);
     if (!info) return Question::Loud;
@@ -278,7 +289,8 @@ void BenchPlace::askAbout(const Chosen& chosen, bool also) {
     if (jack.post.empty() && !chosen.line.post.empty())
         if (const auto sequencer = sequencerOf(patch, library, chosen.line.post))
             for (const SequencerLine& line : sequencer->lines)
-                if (line.at == chosen.line && !line.jacks.empty()) jack = {chosen.line.post, line.gate.empty() ? line.jacks.front() : line.gate};
+                if (line.at == chosen.line && !line.jacks.empty())
+                    jack = {chosen.line.post, line.gate.empty() ? line.jacks.front() : line.gate};
     if (jack.post.empty())
         if (const Post* post = patch.post(chosen.post))
             for (const JackInfo& one : library.part(*post)->jacks)
@@ -294,7 +306,8 @@ void BenchPlace::askAbout(const Chosen& chosen, bool also) {
     if (!there && !also) {
         session_.navigator.show(QStringLiteral("bench"), chosen);
     } else if (also) {
-        Q_EMIT message(tr("The Bench is asked of %n jack(s) now.", nullptr, static_cast<int>(panel_->jacks().size())), false);
+        Q_EMIT message(tr("The Bench is asked of %n jack(s) now.", nullptr, static_cast<int>(panel_->jacks().size())),
+                       false);
     }
 }
 
@@ -324,13 +337,15 @@ void BenchPlace::addRecording() {
     if (!lastRecorded_.isEmpty()) { // what was recorded last is asked of most often
         Finder finder(tr("Ask of a recording"), tr("Type to choose"), window());
         bool other = false;
-        finder.add(tr("The last one, %1").arg(lastRecorded_.section(QLatin1Char('/'), -1)), [&] { file = lastRecorded_; });
+        finder.add(tr("The last one, %1").arg(lastRecorded_.section(QLatin1Char('/'), -1)),
+                   [&] { file = lastRecorded_; });
         finder.add(tr("Another file…"), [&] { other = true; });
         finder.exec();
         if (!other && file.isEmpty()) return;
     }
     if (file.isEmpty())
-        file = QFileDialog::getOpenFileName(window(), tr("Ask of a recording"), {}, tr("Sound (*.wav *.flac *.aif *.aiff)"));
+        file = QFileDialog::getOpenFileName(window(), tr("Ask of a recording"), {},
+                                            tr("Sound (*.wav *.flac *.aif *.aiff)"));
     if (!file.isEmpty()) addRecordingFile(file);
 }
 
@@ -446,17 +461,24 @@ void BenchPlace::showFigures() {
     if (!answer_) return;
     const Look& l = lariat::look();
     int of = -2;
+    const int first = answer_->figures.empty() ? 0 : answer_->figures.front().track;
+    const bool several =
+        std::ranges::any_of(answer_->figures, [&](const AskedFigure& figure) { return figure.track != first; });
     for (const AskedFigure& figure : answer_->figures) {
-        if (figure.track != of && answer_->tracks.size() > 1) {
+        if (figure.track != of && several) {
             auto* head = new QTreeWidgetItem(figures_);
-            head->setText(0, figure.track < 0 ? tr("of the whole") : q(answer_->tracks[static_cast<std::size_t>(figure.track)]));
+            head->setText(0, figure.track < 0 ? tr("of the whole")
+                                              : q(answer_->tracks[static_cast<std::size_t>(figure.track)]));
             head->setFirstColumnSpanned(true);
+            head->setSizeHint(0, QSize(0, 26));
             head->setFont(0, textFont(13, true));
-            head->setForeground(0, figure.track < 0 ? l.ink : traceColour(l, answer_->question == Question::Loud ? 0 : figure.track));
+            head->setForeground(
+                0, figure.track < 0 ? l.ink : traceColour(l, answer_->question == Question::Loud ? 0 : figure.track));
             head->setFlags(Qt::ItemIsEnabled);
         }
         of = figure.track;
         auto* item = new QTreeWidgetItem(figures_);
+        item->setSizeHint(0, QSize(0, 23));
         item->setText(0, said(figure.name));
         item->setText(1, q(figure.text));
         item->setFont(1, figureFont(13));
@@ -466,6 +488,11 @@ void BenchPlace::showFigures() {
         item->setToolTip(0, said(figure.name));
         item->setToolTip(1, q(figure.text));
     }
+    int widest = 60;
+    const QFontMetrics metrics(figureFont(13));
+    for (const AskedFigure& figure : answer_->figures)
+        widest = std::max(widest, metrics.horizontalAdvance(q(figure.text)) + 12);
+    figures_->header()->resizeSection(1, std::min(widest, 19 * kRightWidth / 32));
     if (asksLive_ && scrolled > 0 && scrolled < figures_->topLevelItemCount())
         figures_->scrollToItem(figures_->topLevelItem(scrolled), QAbstractItemView::PositionAtTop);
 }
@@ -491,7 +518,8 @@ void BenchPlace::showOffers() {
 void BenchPlace::accept(std::size_t offer) {
     if (!answer_ || offer >= answer_->offers.size()) return;
     const AskedOffer taken = answer_->offers[offer]; // the answer goes as soon as the patch is another one
-    if (session_.document.apply(taken.edits, said(taken.label))) Q_EMIT message(tr("Done: %1").arg(said(taken.label)), false);
+    if (session_.document.apply(taken.edits, said(taken.label)))
+        Q_EMIT message(tr("Done: %1").arg(said(taken.label)), false);
 }
 
 void BenchPlace::follow() {
@@ -557,8 +585,13 @@ void BenchPlace::look() {
             if (tap == taps_.end() || !tap->second) continue;
             const double rate = session_.sound.engine().rate();
             const auto spans = tap->second->spans(static_cast<std::size_t>(window * rate / Tap::kPerSpan));
-            PlotCurve curve{plain(trackName(session_.document.patch(), session_.document.library(), jack)), static_cast<int>(curves.size()),
-                            SignalKind::Control, std::vector<MinMax>(kPlotColumns), {}, false, false};
+            PlotCurve curve{plain(trackName(session_.document.patch(), session_.document.library(), jack)),
+                            static_cast<int>(curves.size()),
+                            SignalKind::Control,
+                            std::vector<MinMax>(kPlotColumns),
+                            {},
+                            false,
+                            false};
             for (std::size_t c = 0; c < kPlotColumns && !spans.empty(); ++c) {
                 const std::size_t begin = c * spans.size() / kPlotColumns;
                 MinMax range = spans[begin];
@@ -574,7 +607,9 @@ void BenchPlace::look() {
         const Asking asking = panel_->asking();
         const Trigger& trigger = asking.options.trigger;
         // The newest edge with a whole picture behind it.
-        std::size_t by = trigger.by == Trigger::By::Edge ? std::min<std::size_t>(static_cast<std::size_t>(trigger.track), traces.size() - 1) : 0;
+        std::size_t by = trigger.by == Trigger::By::Edge
+                             ? std::min<std::size_t>(static_cast<std::size_t>(trigger.track), traces.size() - 1)
+                             : 0;
         if (trigger.by == Trigger::By::Auto)
             for (std::size_t n = 0; n < traces.size(); ++n)
                 if (traces[n].kind == SignalKind::Gate || traces[n].kind == SignalKind::Clock) by = n;
@@ -585,12 +620,18 @@ void BenchPlace::look() {
             const LevelReading level = measureLevel(first.volts);
             const double middle = 0.5 * (level.min.value + level.max.value);
             for (const double edge : passages(first.volts, middle, trigger.rising, 0.05 * level.swing().value))
-                if (edge + static_cast<double>(size) < static_cast<double>(first.volts.size())) begin = static_cast<std::size_t>(edge);
+                if (edge + static_cast<double>(size) < static_cast<double>(first.volts.size()))
+                    begin = static_cast<std::size_t>(edge);
         }
         for (const Trace& trace : traces) {
             const std::span<const float> all(trace.volts);
-            curves.push_back({plain(trace.name), static_cast<int>(curves.size()), trace.kind,
-                              columnsOf(all.subspan(begin, std::min(size, all.size() - begin)), kPlotColumns), {}, false, false});
+            curves.push_back({plain(trace.name),
+                              static_cast<int>(curves.size()),
+                              trace.kind,
+                              columnsOf(all.subspan(begin, std::min(size, all.size() - begin)), kPlotColumns),
+                              {},
+                              false,
+                              false});
         }
     }
     if (!curves.empty()) plots_->refresh(std::move(curves));
@@ -615,9 +656,10 @@ void BenchPlace::hearBlind() {
     const AskedPanel::Against* other = panel_->against();
     if (!other || !other->patch) return;
     turns_->stop();
-    std::vector<BlindDialog::Entry> entries{{0, tr("this one"), {std::make_shared<const Patch>(session_.document.patch()), {}}},
-                                            {1, other->name, {other->patch, other->lufs}}};
-    BlindDialog dialog(session_, std::move(entries), kRounds, QRandomGenerator::global()->generate(), window());
+    std::vector<BlindDialog::Entry> entries{
+        {0, tr("this one"), {std::make_shared<const Patch>(session_.document.patch()), {}}},
+        {1, other->name, {other->patch, other->lufs}}};
+    BlindDialog dialog(session_, std::move(entries), kBlindRounds, QRandomGenerator::global()->generate(), window());
     dialog.exec();
     if (dialog.isOver()) more_->setText(dialog.result());
 }
@@ -632,7 +674,8 @@ void BenchPlace::findSettings() {
     std::string knob;
     for (const KnobInfo& one : session_.document.library().part(*post)->knobs)
         if (!one.momentary && one.scale.taper != Taper::Switch)
-            finder.add(QStringLiteral("%1 %2").arg(q(post->name), q(one.name)), [&knob, which = one.id] { knob = which; });
+            finder.add(QStringLiteral("%1 %2").arg(q(post->name), q(one.name)),
+                       [&knob, which = one.id] { knob = which; });
     finder.exec();
     if (!knob.empty() && session_.document.patch().post(id)) findSetting(session_, id, knob, window());
 }
@@ -656,7 +699,8 @@ void BenchPlace::writePicture(const QString& file) {
 void BenchPlace::writeFigures(const QString& file) {
     if (!answer_) return;
     const bool json = file.endsWith(QLatin1String(".json"), Qt::CaseInsensitive);
-    const auto written = writeFile(file.toStdString(), json ? answerJson(*answer_, true) : answerCsv(*answer_), FileKind::Text);
+    const auto written =
+        writeFile(file.toStdString(), json ? answerJson(*answer_, true) : answerCsv(*answer_), FileKind::Text);
     Q_EMIT message(written ? tr("Written: %1").arg(file) : said(written.error()), !written);
 }
 
@@ -676,13 +720,20 @@ void BenchPlace::hideEvent(QHideEvent* event) {
 void BenchPlace::changeEvent(QEvent* event) {
     Place::changeEvent(event);
     if (event->type() != QEvent::PaletteChange && event->type() != QEvent::StyleChange) return;
+    recolour();
+    showFigures();
+    showOffers();
+}
+
+void BenchPlace::recolour() {
     const Look& l = lariat::look();
+    card_->setStyleSheet(
+        QStringLiteral("QFrame#answer-card { background: %1; border: 1px solid %2; border-radius: 4px; }")
+            .arg(l.card.name(), l.line.name()));
     verdict_->setStyleSheet(QStringLiteral("color: %1").arg(l.ink.name()));
     more_->setStyleSheet(QStringLiteral("color: %1").arg(l.softInk.name()));
     cursors_->setStyleSheet(QStringLiteral("color: %1").arg(l.softInk.name()));
     panel_->recolour();
-    showFigures();
-    showOffers();
 }
 
 void BenchPlace::dragEnterEvent(QDragEnterEvent* event) {

@@ -63,8 +63,9 @@ class BenchPlace : public Place {
     void showFigures();
     void showOffers();
     void refuse(const Sentence& why);
-    void follow();        ///< jacks of the running patch are watched, or no longer
-    void look();          ///< the newest of them
+    void recolour();
+    void follow(); ///< jacks of the running patch are watched, or no longer
+    void look();   ///< the newest of them
     [[nodiscard]] std::vector<Trace> given() const;
     void hearTurns(bool on);
     void hearBlind();

@@ -60,7 +60,7 @@ std::vector<double> ticksOf(const PlotAxis& axis, int most) {
 
 QString number(double value) {
     const double size = std::abs(value);
-    if (size >= 1000.0) return QString::number(value / 1000.0, 'g', 3) + QStringLiteral("k");
+    if (size >= 10000.0) return QString::number(value / 1000.0, 'g', 3) + QStringLiteral("k");
     return QString::number(value, 'g', size >= 100.0 ? 4 : 3);
 }
 
@@ -97,8 +97,9 @@ void drawGrid(QPainter& painter, const PlotFrame& frame, const Plot& plot, const
         if (std::abs(last - y) < metrics.height()) continue;
         last = y;
         painter.setPen(look.softInk);
+        const QString text = axisText(plot.y, at);
         painter.drawText(QRectF(in.left() - kLeft, y - 9, kLeft - 6, 18), Qt::AlignRight | Qt::AlignVCenter,
-                         axisText(plot.y, at));
+                         metrics.horizontalAdvance(text) < kLeft - 6 ? text : number(at));
     }
 }
 
@@ -157,9 +158,10 @@ void drawBars(QPainter& painter, const PlotFrame& frame, const Plot& plot, const
             const QString text = q(bar.text);
             const double half = metrics.horizontalAdvance(text) / 2.0 + 1.0;
             const double left = std::clamp(x - half, frame.inner.left(), frame.inner.right() - 2.0 * half);
+            const QRectF place(left, std::max(frame.inner.top() + 1.0, top - 18.0), 2.0 * half, 16);
+            painter.fillRect(place, look.card);
             painter.setPen(bar.alarm ? look.alarm : look.ink);
-            painter.drawText(QRectF(left, std::max(frame.inner.top(), top - 18.0), 2.0 * half, 18), Qt::AlignCenter,
-                             text);
+            painter.drawText(place, Qt::AlignCenter, text);
         }
         if (bar.label.empty()) continue;
         const bool wide = step > 46.0;
@@ -366,8 +368,8 @@ void drawPlot(QPainter& painter, const QRectF& rect, const Plot& plot, const Loo
             drawCurve(painter, frame, curve, look, curve.name.empty() && unnamed > kMany);
     }
     painter.restore();
-    if (!plot.bars.empty()) drawBars(painter, frame, plot, look);
     drawMarks(painter, frame, plot, look);
+    if (!plot.bars.empty()) drawBars(painter, frame, plot, look);
     if (plot.lanes && !plot.curves.empty()) {
         painter.setFont(textFont(kText));
         painter.setPen(look.softInk);

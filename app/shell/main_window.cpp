@@ -3,7 +3,6 @@
 #include "library/unknowns.h"
 #include "look/fonts.h"
 #include "look/text.h"
-#include "shell/later_place.h"
 #include "shell/shortcuts.h"
 
 #include <QAbstractSpinBox>
@@ -111,12 +110,11 @@ MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, cons
     connect(&jobs_, &Jobs::changed, this, &MainWindow::refreshHead, Qt::QueuedConnection);
     connect(&jobs_, &Jobs::failed, this, [this](const QString& text) { messages_->say(text, true); });
     for (const PlaceEntry& entry : entries_) {
-        Place* place = entry.make ? entry.make(session_) : nullptr;
+        Place* place = entry.make(session_);
         built_.push_back(place);
-        pages_->addWidget(place ? static_cast<QWidget*>(place) : new LaterPlace(entry.question, entry.laterText));
-        QWidget* tool = place ? place->tool() : nullptr;
+        pages_->addWidget(place);
+        QWidget* tool = place->tool();
         tools_->addWidget(tool ? tool : new QWidget);
-        if (!place) continue;
         connect(place, &Place::message, this, say);
     }
     setAcceptDrops(true);

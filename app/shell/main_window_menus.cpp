@@ -46,7 +46,6 @@ void MainWindow::buildMenus() {
     QMenu* sound = buildSoundMenu();
     const Menus menus{*edit, *view, *patch, *sound};
     for (Place* place : built_) {
-        if (!place) continue;
         place->addActionsForAll(menus);
         const QList<QAction*> before = actionsIn(menus);
         place->addActions(menus);

@@ -44,7 +44,6 @@ struct PlaceEntry {
     QString name;
     QString question;
     Place* (*make)(const Session& session);
-    QString laterText{}; ///< for a place that is not built yet: what it will be for
 };
 
 } // namespace lariat

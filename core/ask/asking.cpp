@@ -38,7 +38,8 @@ Result<std::vector<Trace>> heardOf(const Asking& asking, const Patch& patch, con
 
 Result<Answer> answerReal(const Asking& asking, const Patch& patch, const Library& library, const Progress& progress) {
     if (asking.recordings.empty())
-        return failure(say("add a recording of the real case first: what leaves it, with this patch playing from its start"));
+        return failure(
+            say("add a recording of the real case first: what leaves it, with this patch playing from its start"));
     const Trace& recording = *asking.recordings.front();
     const JackRef at = asking.jacks.empty() ? JackRef{} : asking.jacks.front();
     if (asking.fits) {
@@ -119,15 +120,34 @@ Result<Answer> answerTo(const Asking& asking, const Patch* patch, const Library&
         auto heard = heardOf(other, *asking.against, library, kRate, seconds, most);
         if (!heard) return tl::unexpected(heard.error());
         heard->front().name = asking.againstName;
-        asked.tracks.insert(asked.tracks.begin() + std::min<std::ptrdiff_t>(1, std::ssize(asked.tracks)), heard->front());
+        asked.tracks.insert(asked.tracks.begin() + std::min<std::ptrdiff_t>(1, std::ssize(asked.tracks)),
+                            heard->front());
     }
-    if (asking.question == Question::Content && asking.twice && patch && asking.given.empty() && !asking.jacks.empty()) {
+    if (asking.question == Question::Content && asking.twice && patch && asking.given.empty() &&
+        !asking.jacks.empty()) {
         auto finer = heardOf(asking, *patch, library, 2.0 * kRate, seconds, most);
         if (!finer) return tl::unexpected(finer.error());
         asked.twice = std::move(*finer);
     }
     asked.progress = [&](double done) { return !progress || progress(0.8 + 0.2 * done); };
     auto answer = ask(asked);
+    // What moves slowly is looked at for longer, until it repeats itself.
+    for (const double longer : {24.0, 60.0}) {
+        if (!answer || asking.question != Question::Shape || !patch || !asking.given.empty() || asking.seconds > 0.0 ||
+            !asking.recordings.empty() || asking.options.window)
+            break;
+        const bool still = std::ranges::all_of(answer->figures, [](const AskedFigure& figure) {
+            return figure.id.starts_with("volts") || figure.track > 0;
+        });
+        const bool repeats = std::ranges::any_of(answer->figures, [](const AskedFigure& figure) {
+            return figure.track <= 0 && (figure.id.starts_with("hertz") || figure.id.starts_with("attack"));
+        });
+        if (still || repeats) break;
+        auto heard = heardOf(asking, *patch, library, kRate, longer, most);
+        if (!heard) return tl::unexpected(heard.error());
+        asked.tracks = std::move(*heard);
+        answer = ask(asked);
+    }
     // At least sixteen hits, whatever the length of the pattern: once more, as long as that takes.
     if (answer && asking.question == Question::Same && patch && asking.given.empty() && asking.seconds <= 0.0 &&
         asking.recordings.empty()) {

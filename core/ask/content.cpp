@@ -73,10 +73,15 @@ std::optional<double> slopeOf(const Partials& partials) {
 Plot harmonicBars(const Partials& partials) {
     Plot plot;
     plot.id = "harmonics";
+    double reference = partials.amplitude[0];
     plot.title = say("Harmonics against the first");
+    if (const double strongest = *std::ranges::max_element(partials.amplitude); strongest > 4.0 * reference) {
+        reference = strongest;
+        plot.title = say("Harmonics against the strongest");
+    }
     for (std::size_t n = 0; n < std::min<std::size_t>(24, partials.amplitude.size()); ++n)
         plot.bars.push_back({fmt::format("{}", n + 1),
-                             std::max(-80.0, toDecibels(partials.amplitude[n] / partials.amplitude[0]).value),
+                             std::max(-80.0, toDecibels(partials.amplitude[n] / reference).value),
                              n % 2 == 0 ? 0 : 1,
                              false,
                              {}});
@@ -242,10 +247,10 @@ Answer askContent(const Asked& asked) {
                   partials->amplitude[0]);
         addFigure(answer, "even-decibels", say("even ones, in sum"),
                   decibelText(toDecibels(partials->even / first).value), toDecibels(partials->even / first).value);
-        addFigure(answer, "odd-decibels", say("odd ones from the third on"),
+        addFigure(answer, "odd-decibels", say("odd ones above it"),
                   decibelText(toDecibels(partials->odd / first).value), toDecibels(partials->odd / first).value);
         const double thd = 100.0 * std::hypot(partials->even, partials->odd) / first;
-        addFigure(answer, "overtones-percent", say("all overtones"), percentText(thd), thd);
+        if (thd < 1000.0) addFigure(answer, "overtones-percent", say("all overtones"), percentText(thd), thd);
         if (const auto slope = slopeOf(*partials))
             addFigure(answer, "slope-decibels", say("falls per octave"), decibelText(*slope), *slope);
         addFigure(answer, "floor-decibels", say("between them"), decibelText(toDecibels(partials->floor / first).value),

@@ -238,13 +238,18 @@ Result<Answer> askLoud(const Patch& patch, const Library& library, const LoudOpt
 
     Answer answer;
     answer.question = Question::Loud;
-    for (const Rung& rung : ladder) answer.tracks.push_back(trackName(patch, library, rung.jack));
+    for (const Rung& rung : ladder)
+        answer.tracks.push_back(fmt::format("{} {}", answer.tracks.size() + 1, trackName(patch, library, rung.jack)));
     Plot plot;
     plot.id = "ladder";
-    plot.title = say("From {} to the way out, dB below ±10 V: peak, RMS, floor", answer.tracks.front());
-    plot.y = {"dB", -100.0, 6.0, false};
+    plot.title = say("Stage by stage, in dB of ±10 V");
+    plot.y = {"dB", -100.0, 12.0, false};
     plot.marks.push_back({false, 0.0, say("the rails"), false});
     const auto decibels = [](double volts) { return std::max(-100.0, toDecibels(volts / kRails).value); };
+    for (const auto& [name, number] :
+         {std::pair{say("peak"), 0}, std::pair{say("RMS"), 1}, std::pair{say("floor, with the source muted"), 2}})
+        plot.curves.push_back({name, number, SignalKind::Audio, {}, {}, false, false});
+    std::vector<double> floors(ladder.size(), 0.0);
     double before = 0.0;
     double worst = 0.0;
     std::size_t worstRung = 0;
@@ -255,8 +260,7 @@ Result<Answer> askLoud(const Patch& patch, const Library& library, const LoudOpt
         const int number = static_cast<int>(r);
         const double peak = level.all.peak().value;
         const double headroom = peak > 0.0 ? toDecibels(kRails / peak).value : 144.0;
-        addFigure(answer, "peak-volts", say("peak"), fmt::format("{:.2f} V · {:+.1f} dB", peak, headroom), peak, number,
-                  level.over > 0.0);
+        addFigure(answer, "peak-volts", say("peak"), fmt::format("{:.2f} V", peak), peak, number, level.over > 0.0);
         addFigure(answer, "headroom-decibels", say("headroom"), decibelText(headroom), headroom, number,
                   headroom < 0.5);
         addFigure(answer, "rms-volts", say("RMS"), fmt::format("{:.3f} V", level.rms), level.rms, number);
@@ -291,10 +295,11 @@ Result<Answer> askLoud(const Patch& patch, const Library& library, const LoudOpt
                 addFigure(answer, "floor-decibels", say("with the source muted"),
                           floor < 1e-7 ? std::string("–") : fmt::format("{:.1f} dBV", toDecibels(floor).value),
                           toDecibels(floor).value, number);
-            if (r > 0) plot.bars.push_back({"", decibels(floor), 2, false, {}});
+            floors[r] = floor;
         }
         plot.bars.push_back({numbered(r), decibels(peak), 0, level.over > 0.0, fmt::format("{:.1f} V", peak)});
         plot.bars.push_back({"", decibels(level.rms), 1, false, {}});
+        plot.bars.push_back({"", r > 0 ? decibels(floors[r]) : -100.0, 2, false, {}});
         if (peak > worst) {
             worst = peak;
             worstRung = r;

@@ -92,8 +92,8 @@ Plot pitchPlot(const std::vector<PitchPoint>& line, const std::optional<Key>& ke
         low = 100.0;
         high = 200.0;
     }
-    // A fourth to either side at least, so that cents do not look like leaps.
-    const double around = std::max(1.0, std::exp2(4.0 / 12.0) / std::sqrt(high / low));
+    // Two semitones to either side, and a fourth at least, so that cents do not look like leaps.
+    const double around = std::max(std::exp2(2.0 / 12.0), std::exp2(4.0 / 12.0) / std::sqrt(high / low));
     plot.x = {"s", from, from + std::max(last, 0.1), false};
     plot.y = {"Hz", low / around, high * around, true};
     plot.curves.push_back(std::move(curve));

@@ -14,6 +14,7 @@
 #include <algorithm>
 #include <cmath>
 #include <limits>
+#include <map>
 
 namespace lariat {
 namespace {
@@ -25,11 +26,14 @@ constexpr double kPitchOff = 5.0;    ///< cents worth a word
 constexpr double kLevelOff = 1.0;    ///< dB
 constexpr double kTimeOff = 0.1;     ///< part
 constexpr double kNoiseOff = 6.0;    ///< dB
+constexpr double kHeldClarity = 0.97;
+constexpr double kHeldCents = 12.0; ///< from one point of a line to the next
+constexpr std::size_t kEnoughPoints = 3;
 constexpr double kSilence = 0.015;  ///< seconds at the start
-constexpr double kNearHull = 0.05;   ///< seconds
-constexpr double kSure = 0.9;        ///< of likeness
-constexpr double kNearOnset = 0.03;  ///< seconds
-constexpr double kTogether = 0.02;   ///< seconds within which two hits are one
+constexpr double kNearHull = 0.05;  ///< seconds
+constexpr double kSure = 0.9;       ///< of likeness
+constexpr double kNearOnset = 0.03; ///< seconds
+constexpr double kTogether = 0.02;  ///< seconds within which two hits are one
 
 /// How much louder it becomes from moment to moment, so that what has another phase each time, or dies away sooner, can
 /// be laid over itself by where it begins.
@@ -56,7 +60,8 @@ std::vector<float> beginningsOf(std::span<const float> volts, double rate) {
     return out;
 }
 
-/// When a recording that begins in silence begins to sound: a tenth of its loudest. Nothing if it sounds from the start.
+/// When a recording that begins in silence begins to sound: a tenth of its loudest. Nothing if it sounds from the
+/// start.
 std::optional<double> startOf(std::span<const float> volts, double rate) {
     const float loud = 0.1f * static_cast<float>(measureLevel(volts).peak().value);
     const auto first = std::ranges::find_if(volts, [&](float v) { return std::abs(v) > loud; });
@@ -83,24 +88,36 @@ struct Deviation {
     double at = 0.0;
 };
 
-/// Notes where both have a clear pitch, within a semitone and a half of each other.
+double medianOf(std::vector<double> values) {
+    std::ranges::nth_element(values, values.begin() + static_cast<std::ptrdiff_t>(values.size() / 2));
+    return values[values.size() / 2];
+}
+
+/// Note by note, where both hold a clear pitch within a semitone and a half of each other: the middle of what it is
+/// off.
 std::vector<Deviation> pitchDeviations(std::span<const float> one, std::span<const float> other, double rate) {
     PitchLineOptions options;
     options.most = 250;
     const auto a = pitchLine(one, rate, options);
     const auto b = pitchLine(other, rate, options);
-    std::vector<Deviation> out;
+    const auto held = [](const std::vector<PitchPoint>& line, std::size_t i) { // and not on its way somewhere
+        return i > 0 && line[i].clear() && line[i - 1].clear() && line[i].clarity > kHeldClarity &&
+               std::abs(1200.0 * std::log2(line[i].hertz / line[i - 1].hertz)) < kHeldCents;
+    };
+    std::map<int, std::vector<Deviation>> notes;
     for (std::size_t i = 0; i < std::min(a.size(), b.size()); ++i) {
-        if (!a[i].clear() || !b[i].clear() || a[i].clarity < 0.97 || b[i].clarity < 0.97) continue;
+        if (!held(a, i) || !held(b, i)) continue;
         const double cents = 1200.0 * std::log2(b[i].hertz / a[i].hertz);
-        if (std::abs(cents) < 150.0) out.push_back({a[i].hertz, cents, a[i].at});
+        if (std::abs(cents) < 150.0) notes[nearestNote(Hertz{a[i].hertz}).note].push_back({a[i].hertz, cents, a[i].at});
+    }
+    std::vector<Deviation> out;
+    for (const auto& note : notes) {
+        if (note.second.size() < kEnoughPoints) continue;
+        std::vector<double> cents;
+        for (const Deviation& deviation : note.second) cents.push_back(deviation.cents);
+        out.push_back({note.second.front().hertz, medianOf(std::move(cents)), note.second.front().at});
     }
     return out;
-}
-
-double medianOf(std::vector<double> values) {
-    std::ranges::nth_element(values, values.begin() + static_cast<std::ptrdiff_t>(values.size() / 2));
-    return values[values.size() / 2];
 }
 
 /// Cents that the deviation grows by from octave to octave; 0 if the notes span less than half of one.
@@ -118,7 +135,7 @@ double growth(const std::vector<Deviation>& all) {
         sxx += x * x;
         sxy += x * one.cents;
     }
-    if (n < 8.0 || high < 1.4 * low) return 0.0;
+    if (n < 2.0 || high < 1.4 * low) return 0.0;
     const double spread = n * sxx - sx * sx;
     return spread > 1e-9 ? (n * sxy - sx * sy) / spread : 0.0;
 }
@@ -216,7 +233,7 @@ Answer askReal(const RealPair& pair, const RealOptions& options) {
     const std::span<const float> real(laid);
     std::vector<Sentence> said;
 
-    addFigure(answer, "offset-seconds", say("begins in the recording at"), timeText(pair.offset), pair.offset);
+    addFigure(answer, "offset-seconds", say("begins at"), timeText(pair.offset), pair.offset);
     if (pair.byWave) {
         addFigure(answer, "drift-ppm", say("its clock runs longer by"), fmt::format("{:+.1f} ppm", pair.drift),
                   pair.drift);
@@ -230,7 +247,7 @@ Answer askReal(const RealPair& pair, const RealOptions& options) {
 
     // Pitch, note by note.
     const auto off = pitchDeviations(sim, real, kRate);
-    if (off.size() >= 3) {
+    if (!off.empty()) {
         std::vector<double> cents;
         for (const Deviation& deviation : off) cents.push_back(deviation.cents);
         const double middle = medianOf(cents);
@@ -267,7 +284,7 @@ Answer askReal(const RealPair& pair, const RealOptions& options) {
     const auto hitsA = measureHits(sim, kRate, onsets(sim, kRate));
     const auto hitsB = measureHits(real, kRate, onsets(real, kRate));
     if (hitsA.size() >= 2 && hitsB.size() >= 2) {
-        addFigure(answer, "hits", say("hits, simulated and real"), fmt::format("{} · {}", hitsA.size(), hitsB.size()));
+        addFigure(answer, "hits", say("hits, simulated · real"), fmt::format("{} · {}", hitsA.size(), hitsB.size()));
         // Hit against hit, those that come at the same time: a pattern may hold several drums.
         std::vector<std::pair<const HitReading*, const HitReading*>> pairs;
         for (const HitReading& a : hitsA)
@@ -334,7 +351,7 @@ Answer askReal(const RealPair& pair, const RealOptions& options) {
             worstBand = b;
         }
     }
-    addFigure(answer, "band-decibels", say("most in a third of an octave"),
+    addFigure(answer, "band-decibels", say("largest band difference"),
               fmt::format("{:+.1f} dB · {}", worst, hertzText(thirdHertz(worstBand))), worst, -1,
               std::abs(worst) > 6.0);
     if (std::abs(worst) > 6.0)
@@ -345,7 +362,7 @@ Answer askReal(const RealPair& pair, const RealOptions& options) {
     const double floorB = floorOf(real, kRate) / std::max(1e-9, pair.gain);
     const double loud = std::max(1e-9, measureLevel(sim).rms.value);
     const double noise = toDecibels(floorB / std::max(1e-9, floorA)).value;
-    addFigure(answer, "noise-decibels", say("quietest moment, simulated and real"),
+    addFigure(answer, "noise-decibels", say("floor, simulated · real"),
               fmt::format("{:.0f} · {:.0f} dB", toDecibels(floorA / loud).value, toDecibels(floorB / loud).value),
               noise, -1, noise > kNoiseOff);
     if (noise > kNoiseOff && floorB < 0.03 * loud) said.push_back(say("noise {:.0f} dB higher", noise));

@@ -61,8 +61,7 @@ Sentence intervalText(double ratio) {
 
 void relatePitches(Answer& answer, const Asked& asked, const std::vector<double>& hertz) {
     for (std::size_t i = 0; i < hertz.size(); ++i)
-        addFigure(answer, "pitch-hertz", plain(asked.tracks[i].name), noteText(hertz[i]), hertz[i],
-                  static_cast<int>(i));
+        addFigure(answer, "pitch-hertz", say("frequency"), noteText(hertz[i]), hertz[i], static_cast<int>(i));
     Plot plot;
     plot.id = "ratios";
     plot.title = say("Cents above the lowest");
@@ -252,6 +251,7 @@ Answer askRelate(const Asked& asked) {
     }
     if (std::ranges::all_of(asked.tracks, [&](const Trace& track) { return pulses(track, asked.options.from); })) {
         relatePulses(answer, asked);
+        std::ranges::stable_sort(answer.figures, {}, &AskedFigure::track);
         return answer;
     }
     std::vector<double> hertz;
@@ -261,6 +261,7 @@ Answer askRelate(const Asked& asked) {
         relatePitches(answer, asked, hertz);
     else
         relateLevels(answer, asked);
+    std::ranges::stable_sort(answer.figures, {}, &AskedFigure::track);
     return answer;
 }
 

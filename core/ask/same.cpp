@@ -82,7 +82,7 @@ Plot differences(const std::vector<HitReading>& hits, std::size_t worst) {
                              h == worst ? percentText(hits[h].differs) : std::string()});
         most = std::max(most, hits[h].differs);
     }
-    plot.y = {"%", 0.0, 1.15 * most, false};
+    plot.y = {"%", 0.0, 1.35 * most, false};
     plot.share = 0.6;
     return plot;
 }

@@ -1,0 +1,406 @@
+// The Bench by mouse and keys: questions asked of jacks and recordings, while everything else goes on.
+#include "app/opened.h"
+#include "ask/as_recorded.h"
+#include "bench/bench_place.h"
+#include "model/audio_file.h"
+#include "shell/finder.h"
+#include "widgets/blind_dialog.h"
+
+#include <QMenu>
+
+#include <cmath>
+#include <fstream>
+
+using namespace lariat;
+using namespace lariat::test;
+
+namespace {
+
+BenchPlace& benchOf(Opened& o) {
+    return *dynamic_cast<BenchPlace*>(o.window.place(QStringLiteral("bench")));
+}
+
+void go(Opened& o) {
+    QTest::keyClick(&o.window, Qt::Key_5, Qt::ControlModifier);
+    QVERIFY(benchOf(o).isVisible());
+}
+
+/// Waits until the question is answered.
+void answered(Opened& o) {
+    EVENTUALLY(benchOf(o).settled());
+    QCoreApplication::processEvents();
+}
+
+double figure(Opened& o, const char* id) {
+    if (!benchOf(o).answer()) return -1e9;
+    const AskedFigure* one = benchOf(o).answer()->figure(id);
+    return one && one->value ? *one->value : -1e9;
+}
+
+QString verdict(Opened& o) {
+    return benchOf(o).findChild<QLabel*>(QStringLiteral("verdict"))->text();
+}
+
+template <class Widget> Widget& named(Opened& o, const char* name) {
+    return *benchOf(o).findChild<Widget*>(QString::fromLatin1(name));
+}
+
+void press(Opened& o, const char* name) {
+    QTest::mouseClick(&named<QPushButton>(o, name), Qt::LeftButton);
+}
+
+/// A tone of 200 Hz with one channel.
+QString tone(const QTemporaryDir& folder, const char* name, double hertz = 200.0, double rate = 48000.0) {
+    const QString file = folder.filePath(QString::fromLatin1(name));
+    std::vector<float> volts;
+    for (int i = 0; i < static_cast<int>(2.0 * rate); ++i)
+        volts.push_back(0.4f * static_cast<float>(std::sin(2.0 * 3.14159265358979 * hertz * i / rate)));
+    if (!writeWav(file.toStdString(), volts, 1, rate)) qFatal("no file");
+    return file;
+}
+
+} // namespace
+
+class BenchWindowTest : public QObject {
+    Q_OBJECT
+
+    QTemporaryDir settings_;
+
+  private Q_SLOTS:
+    void initTestCase() { prepareApplication(settings_); }
+
+    /// F4 on a row of the chart leads here, with the question that fits and the jack that feeds it.
+    void aRowIsAskedAbout() {
+        Opened o;
+        const auto& cables = o.patch().cables;
+        const auto drum = std::ranges::find_if(cables, [](const Cable& c) { return c.from.text() == "vca-2.out"; });
+        o.window.selection().chooseCable(drum->id);
+        QTest::keyClick(&o.window, Qt::Key_F4);
+        QVERIFY(benchOf(o).isVisible());
+        answered(o);
+        QCOMPARE(benchOf(o).asked().jacks(), (std::vector<JackRef>{{"vca-2", "out"}}));
+        QVERIFY2(benchOf(o).asked().question() == Question::Same, qPrintable(verdict(o)));
+        QVERIFY2(figure(o, "hits") >= 16.0, qPrintable(verdict(o)));
+        QVERIFY(std::abs(figure(o, "tail-hertz") - 36.7) < 0.2);
+        QVERIFY(benchOf(o).figures().topLevelItemCount() > 6);
+        // And back again.
+        QTest::keyClick(&o.window, Qt::Key_Left, Qt::AltModifier);
+        QVERIFY(o.place().isVisible());
+        QCOMPARE(o.window.selection().cable(), drum->id);
+    }
+
+    /// Every question by its key; the answer is that of the command line.
+    void questionsAreChosenByKeys() {
+        Opened o;
+        go(o);
+        benchOf(o).asked().addJack({"osc-b", "pulse"});
+        const Qt::Key keys[] = {Qt::Key_1, Qt::Key_2, Qt::Key_3, Qt::Key_4, Qt::Key_5, Qt::Key_6, Qt::Key_7, Qt::Key_8};
+        for (int n = 0; n < kQuestionCount; ++n) {
+            QTest::keyClick(&o.window, keys[n], Qt::AltModifier);
+            QCOMPARE(static_cast<int>(benchOf(o).asked().question()), n);
+            answered(o);
+            QVERIFY2(!verdict(o).isEmpty(), questionId(static_cast<Question>(n)));
+        }
+        QTest::keyClick(&o.window, Qt::Key_2, Qt::AltModifier);
+        answered(o);
+        Asking asking;
+        asking.question = Question::Note;
+        asking.jacks = {{"osc-b", "pulse"}};
+        asking.options.key = parseKey(o.patch().key);
+        const auto alone = answerTo(asking, &o.patch(), workspace().library);
+        QCOMPARE(verdict(o), QString::fromStdString(alone->verdict.str()));
+        // In a text field, the keys are its own.
+        QTest::keyClick(&o.window, Qt::Key_3, Qt::ControlModifier);
+        auto* tie = o.window.findChild<QLineEdit*>(QStringLiteral("tie-line"));
+        if (tie) {
+            tie->setFocus();
+            QTest::keyClicks(tie, QStringLiteral("12345"));
+            QCOMPARE(tie->text(), QStringLiteral("12345"));
+        }
+    }
+
+    /// Jacks are added by name, taken out with Delete; what is asked of is asked anew.
+    void jacksAreAddedAndTakenOut() {
+        Opened o;
+        go(o);
+        answerFinder({QStringLiteral("kick osc sine")});
+        press(o, "bench-add-jack");
+        answered(o);
+        QCOMPARE(benchOf(o).asked().jacks(), (std::vector<JackRef>{{"osc-c", "sine"}}));
+        answerFinder({QStringLiteral("follower pwm")});
+        press(o, "bench-add-jack");
+        QCOMPARE(benchOf(o).asked().jacks().size(), std::size_t{2});
+        answered(o);
+        QCOMPARE(benchOf(o).answer()->tracks.size(), std::size_t{2}); // an input that nothing feeds is asked as well
+        QListWidget& list = benchOf(o).asked().askedOf();
+        list.setFocus();
+        list.setCurrentRow(0);
+        QTest::keyClick(&list, Qt::Key_Delete);
+        QCOMPARE(benchOf(o).asked().jacks(), (std::vector<JackRef>{{"osc-a", "pwm"}}));
+        answered(o);
+        QVERIFY2(verdict(o).contains(QStringLiteral("stands still")), qPrintable(verdict(o)));
+        // Eight and no more.
+        for (const char* jack :
+             {"osc-a.saw", "osc-a.pulse", "osc-b.saw", "osc-b.pulse", "filter.low", "vca-1.out", "vca-2.out"})
+            benchOf(o).asked().addJack(jackRef(jack));
+        QVERIFY(!benchOf(o).asked().addJack({"mixer", "mix"}));
+        QVERIFY(!named<QPushButton>(o, "bench-add-jack").isEnabled());
+        answered(o);
+        QCOMPARE(benchOf(o).answer()->plots.front().curves.size(), std::size_t{8});
+    }
+
+    /// A knob is turned, a post goes, another document is opened: what is asked follows, and never of what is gone.
+    void whatIsAskedFollowsThePatch() {
+        Opened o;
+        go(o);
+        benchOf(o).asked().choose(Question::Shape);
+        benchOf(o).asked().addJack({"lfo", "triangle"});
+        answered(o);
+        const double before = figure(o, "hertz");
+        QVERIFY2(before > 0.0, qPrintable(verdict(o)));
+        QVERIFY(o.window.document().apply({SetKnob{"lfo", "rate", 3.0}}, QStringLiteral("faster")));
+        answered(o);
+        QVERIFY2(std::abs(figure(o, "hertz") - 3.0) < 0.02, qPrintable(verdict(o)));
+        // It stays until the next one is there.
+        QVERIFY(o.window.document().apply({SetKnob{"lfo", "rate", 5.0}}, QStringLiteral("faster")));
+        QVERIFY(benchOf(o).answer().has_value());
+        answered(o);
+        QVERIFY(std::abs(figure(o, "hertz") - 5.0) < 0.03);
+        QVERIFY(o.window.document().apply({RemovePost{"lfo"}}, QStringLiteral("out")));
+        QVERIFY(benchOf(o).asked().jacks().empty());
+        answered(o);
+        o.window.document().history().undo();
+        answered(o);
+        benchOf(o).asked().addJack({"osc-c", "sine"});
+        o.window.openCopy(QStringLiteral(LARIAT_SOURCE "/data/demo/kick.json"));
+        QVERIFY(benchOf(o).asked().jacks().empty());
+        answered(o);
+        QVERIFY(!verdict(o).contains(QStringLiteral("osc-c")));
+    }
+
+    /// The running patch: traces move, figures follow the knob while it plays; held, they stand still.
+    void theRunningPatchIsAsked() {
+        Opened o;
+        go(o);
+        o.window.sound().setRunning(true);
+        benchOf(o).asked().choose(Question::Shape);
+        benchOf(o).asked().addJack({"osc-c", "sine"});
+        answered(o);
+        auto& from = named<QComboBox>(o, "bench-from");
+        from.setCurrentIndex(1);
+        EVENTUALLY(benchOf(o).answer() && benchOf(o).answer()->tracks.size() == 1 && figure(o, "hertz") > 0.0);
+        const double before = figure(o, "hertz");
+        QVERIFY(o.window.document().apply({SetKnob{"osc-c", "fine", 7.0}}, QStringLiteral("up")));
+        EVENTUALLY(figure(o, "hertz") > 1.2 * before);
+        named<QCheckBox>(o, "bench-hold").setChecked(true);
+        const auto curves = benchOf(o).plots().plots().front().curves;
+        for (int n = 0; n < 10; ++n) QTest::qWait(20);
+        QVERIFY(benchOf(o).plots().plots().front().curves.front().columns.size() == curves.front().columns.size());
+        named<QCheckBox>(o, "bench-hold").setChecked(false);
+        // A jack that vanishes while it is watched.
+        QVERIFY(o.window.document().apply({RemovePost{"osc-c"}}, QStringLiteral("out")));
+        QVERIFY(benchOf(o).asked().jacks().empty());
+        for (int n = 0; n < 10; ++n) QTest::qWait(20);
+        // The silent questions go on without it.
+        QTest::keyClick(&o.window, Qt::Key_4, Qt::AltModifier);
+        answered(o);
+        QVERIFY2(verdict(o).contains(QStringLiteral("dB")), qPrintable(verdict(o)));
+        QTest::keyClick(&o.window, Qt::Key_3, Qt::ControlModifier); // nothing is watched any more
+        QVERIFY(!benchOf(o).isVisible());
+    }
+
+    /// Two cursors are drawn with the mouse, and moved with the keys.
+    void cursorsMeasure() {
+        Opened o;
+        go(o);
+        benchOf(o).asked().choose(Question::Shape);
+        benchOf(o).asked().addJack({"osc-c", "sine"});
+        answered(o);
+        PlotsView& plots = benchOf(o).plots();
+        const QRectF inner = plots.rectOf(0);
+        const Plot plot = plots.plots().front();
+        const auto at = [&](double part) {
+            return QPoint(static_cast<int>(inner.left() + part * inner.width()), static_cast<int>(inner.center().y()));
+        };
+        QTest::mousePress(&plots, Qt::LeftButton, {}, at(0.25));
+        QTest::mouseMove(&plots, at(0.4));
+        QTest::mouseMove(&plots, at(0.5));
+        QTest::mouseRelease(&plots, Qt::LeftButton, {}, at(0.5));
+        const QString text = named<QLabel>(o, "cursors").text();
+        QVERIFY2(text.contains(QStringLiteral("Δ")) && text.contains(QStringLiteral("Hz")) &&
+                     text.contains(QStringLiteral("°")),
+                 qPrintable(text));
+        const double milliseconds = text.section(QLatin1Char(' '), 1, 1).toDouble();
+        QVERIFY2(std::abs(milliseconds / (0.25 * (plot.x.high - plot.x.low)) - 1.0) < 0.03, qPrintable(text));
+        QTest::keyClick(&plots, Qt::Key_Right, Qt::ShiftModifier);
+        QVERIFY(named<QLabel>(o, "cursors").text() != text);
+        QTest::keyClick(&plots, Qt::Key_Escape);
+        QVERIFY(named<QLabel>(o, "cursors").text().isEmpty());
+    }
+
+    /// Recordings: added, refused, dropped; asked of beside a jack.
+    void recordingsAreAsked() {
+        const QTemporaryDir folder;
+        Opened o;
+        go(o);
+        const QString file = tone(folder, "tone.wav");
+        benchOf(o).asked().choose(Question::Note);
+        answerFileDialog(file);
+        press(o, "bench-add-recording");
+        EVENTUALLY(benchOf(o).asked().asking().recordings.size() == 1);
+        answered(o);
+        QVERIFY2(std::abs(figure(o, "pitch-hertz") - 200.0) < 0.05, qPrintable(verdict(o)));
+        o.window.activateWindow();
+        QVERIFY(QTest::qWaitForWindowActive(&o.window));
+        QTest::keyClick(&o.window, Qt::Key_6, Qt::AltModifier);
+        QCOMPARE(benchOf(o).asked().question(), Question::Relate);
+        benchOf(o).addRecordingFile(tone(folder, "fifth.wav", 300.0, 44100.0));
+        EVENTUALLY(benchOf(o).asked().asking().recordings.size() == 2);
+        answered(o);
+        QVERIFY2(verdict(o).contains(QStringLiteral("fifth")), qPrintable(verdict(o)));
+        std::ofstream(folder.filePath(QStringLiteral("lies.wav")).toStdString()) << "RIFF, or so it says";
+        benchOf(o).addRecordingFile(folder.filePath(QStringLiteral("lies.wav")));
+        auto* strip = o.window.findChild<QLabel*>(QStringLiteral("message"));
+        EVENTUALLY(o.window.jobs().all().empty());
+        if (strip) QVERIFY(strip->text().contains(QStringLiteral("lies.wav")));
+        QCOMPARE(benchOf(o).asked().asking().recordings.size(), std::size_t{2});
+    }
+
+    /// What the answer offers is one step of the history; the sheet and files take what was answered.
+    void anAnswerLeadsOn() {
+        const QTemporaryDir folder;
+        Opened o;
+        QVERIFY(o.window.document().apply({SetKnob{"mixer", "level-1", 100.0}, SetKnob{"mixer", "level-2", 100.0},
+                                           SetKnob{"filter", "resonance", 80.0}},
+                                          QStringLiteral("hot")));
+        o.window.selection().choosePost("osc-a");
+        go(o);
+        benchOf(o).asked().choose(Question::Loud);
+        benchOf(o).asked().addJack({"osc-a", "saw"});
+        answered(o);
+        QVERIFY2(benchOf(o).answer()->plots.size() >= 2, qPrintable(verdict(o))); // the ladder, and what comes together
+        if (!benchOf(o).answer()->offers.empty()) {
+            const int steps = o.window.document().history().count();
+            const double peak = figure(o, "out-volts");
+            press(o, "bench-offer");
+            QCOMPARE(o.window.document().history().count(), steps + 1);
+            answered(o);
+            QVERIFY(figure(o, "out-volts") < peak);
+        }
+        press(o, "bench-sheet");
+        QVERIFY(o.patch().post("osc-a")->note.find(verdict(o).toStdString()) != std::string::npos);
+        const std::string once = o.patch().post("osc-a")->note;
+        press(o, "bench-sheet");
+        QCOMPARE(o.patch().post("osc-a")->note, once);
+        answered(o);
+        const QString picture = folder.filePath(QStringLiteral("ladder.svg"));
+        const QString table = folder.filePath(QStringLiteral("ladder.csv"));
+        answerFileDialog(picture);
+        press(o, "bench-picture");
+        answerFileDialog(table);
+        press(o, "bench-figures");
+        QVERIFY(QFile(picture).size() > 2000);
+        QFile csv(table);
+        QVERIFY(csv.open(QIODevice::ReadOnly));
+        const QByteArray text = csv.readAll();
+        QVERIFY(text.startsWith("figure,value,unit,text,of\n") && text.contains("out-dbfs,"));
+        benchOf(o).writePicture(folder.filePath(QStringLiteral("no/such/folder.png"))); // is refused with a word
+        // Pinned in Time.
+        press(o, "bench-pin");
+        QVERIFY(o.window.place(QStringLiteral("time"))->isVisible());
+    }
+
+    /// Which is better: against a setting, heard in turns, and blind.
+    void twoAreHeldAgainstEachOther() {
+        Opened o;
+        Patch patch = o.patch();
+        patch.settings["A"] = {{"filter", {{"cutoff", 400.0}}}};
+        QVERIFY(o.window.document().become(std::move(patch), QStringLiteral("put aside")));
+        go(o);
+        QTest::keyClick(&o.window, Qt::Key_7, Qt::AltModifier);
+        answered(o);
+        QVERIFY2(benchOf(o).answer().has_value(), qPrintable(verdict(o)));
+        QCOMPARE(benchOf(o).answer()->tracks.size(), std::size_t{2});
+        QVERIFY(figure(o, "brightness-2") < figure(o, "brightness-1"));
+        press(o, "bench-turns");
+        QVERIFY(benchOf(o).turns().playing().has_value());
+        press(o, "bench-turns");
+        QVERIFY(!benchOf(o).turns().playing().has_value());
+        QTimer::singleShot(0, [] {
+            if (auto* dialog = qobject_cast<BlindDialog*>(QApplication::activeModalWidget())) dialog->reject();
+        });
+        press(o, "bench-blind");
+        QVERIFY(!o.window.document().auditions());
+        // A patch that cannot be read is refused, and nothing changes.
+        benchOf(o).holdAgainstFile(QStringLiteral("/no/such/patch.json"));
+        QVERIFY(benchOf(o).answer().has_value());
+    }
+
+    /// A recording of a case with another decay: what differs is said, the knob is found, and taken into the patch.
+    void theRealOneIsHeldAgainstIt() {
+        const QTemporaryDir folder;
+        Opened o;
+        Patch kick = demo("kick.json");
+        for (Post& post : kick.posts)
+            if (post.id == "mixer") post.knobs["level-2"] = post.knobs["level-3"] = 0.0;
+        kick = applyEdit(kick, SetUnknown{"level-a", "decay", Unknown{0.15, 1.2}}).value();
+        AsRecordedOptions options;
+        options.seconds = 3.0;
+        const auto recorded = renderAsRecorded(kick, workspace().library, 11, options);
+        const QString file = folder.filePath(QStringLiteral("real.wav"));
+        QVERIFY(writeWav(file.toStdString(), recorded->mix, 2, recorded->rate).has_value());
+        QVERIFY(o.window.document().become(kick, QStringLiteral("kick")));
+        go(o);
+        QTest::keyClick(&o.window, Qt::Key_8, Qt::AltModifier);
+        answered(o);
+        QVERIFY(verdict(o).contains(QStringLiteral("recording")));
+        benchOf(o).addRecordingFile(file);
+        EVENTUALLY(benchOf(o).asked().asking().recordings.size() == 1);
+        answered(o);
+        QVERIFY2(benchOf(o).answer().has_value(), qPrintable(verdict(o)));
+        QVERIFY2(std::abs(figure(o, "offset-seconds") - recorded->truth.start) < 0.01,
+                 qPrintable(QStringLiteral("%1 for %2").arg(figure(o, "offset-seconds")).arg(recorded->truth.start)));
+        QCOMPARE(named<QListWidget>(o, "bench-knobs").item(0)->checkState(), Qt::Checked); // what nobody knows
+        press(o, "bench-fit");
+        // The page is left meanwhile, and another knob turned: it goes on with what it was given.
+        QTest::keyClick(&o.window, Qt::Key_3, Qt::ControlModifier);
+        answered(o);
+        go(o);
+        EVENTUALLY(benchOf(o).settled());
+        QVERIFY2(benchOf(o).answer() && !benchOf(o).answer()->offers.empty(), qPrintable(verdict(o)));
+        press(o, "bench-offer");
+        const auto truth = std::ranges::find_if(
+            recorded->truth.knobs, [](const auto& one) { return one.post == "level-a" && one.knob == "decay"; });
+        const double found = o.patch().post("level-a")->knobs.at("decay");
+        QVERIFY2(std::abs(std::log2(found / truth->real)) < 0.2,
+                 qPrintable(QStringLiteral("%1 for %2").arg(found).arg(truth->real)));
+        QVERIFY(o.patch().post("level-a")->unknown.contains("decay")); // with the range in which it matches
+        o.window.document().history().undo();
+        QVERIFY(o.patch().post("level-a")->knobs.at("decay") != found);
+    }
+
+    /// An empty patch, and one of two hundred cables.
+    void emptyAndLarge() {
+        Opened o;
+        o.window.document().startNew("keepers-case");
+        go(o);
+        for (int n = 0; n < kQuestionCount; ++n) {
+            benchOf(o).asked().choose(static_cast<Question>(n));
+            answered(o);
+            QVERIFY2(!verdict(o).isEmpty(), questionId(static_cast<Question>(n)));
+        }
+        QTest::keyClick(&o.window, Qt::Key_F4); // nothing is chosen
+        QVERIFY(benchOf(o).isVisible());
+        answered(o);
+        o.window.openCopy(QStringLiteral(LARIAT_SOURCE "/data/demo/night-watch.json"));
+        benchOf(o).asked().choose(Question::Loud);
+        answered(o);
+        QVERIFY2(benchOf(o).answer().has_value(), qPrintable(verdict(o)));
+        QTest::keyClick(&o.window, Qt::Key_F5); // asked again, and stopped
+        press(o, "bench-stop");
+        QVERIFY(benchOf(o).settled());
+    }
+};
+
+QTEST_MAIN(BenchWindowTest)
+#include "bench_window_test.moc"
