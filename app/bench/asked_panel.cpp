@@ -107,12 +107,12 @@ void AskedPanel::makeQuestions(QLayout& column) {
 
 void AskedPanel::makeAskedOf(QLayout& column) {
     column.addWidget(plainLabel(tr("Asked of"), look().softInk));
-    askedOf_ = named(new QListWidget, "asked-of", tr("What is asked of; Delete takes one out"));
+    askedOf_ = named(new QListWidget, "asked-of", tr("What is asked of; Del takes one out"));
     askedOf_->setFrameShape(QFrame::NoFrame);
     askedOf_->setIconSize(QSize(12, 12));
     askedOf_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     askedOf_->setTextElideMode(Qt::ElideMiddle);
-    askedOf_->setToolTip(tr("Delete takes one out; a double click shows it in the Patch"));
+    askedOf_->setToolTip(tr("Del takes one out; a double click shows it in the Patch"));
     askedOf_->installEventFilter(this);
     column.addWidget(askedOf_);
     connect(askedOf_, &QListWidget::itemActivated, this, [this](QListWidgetItem* item) {

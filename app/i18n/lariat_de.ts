@@ -3909,6 +3909,1238 @@
         <source>{} scenes</source>
         <translation>{} Szenen</translation>
     </message>
+    <message>
+        <source>What shape is it?</source>
+        <translation>Welche Form hat es?</translation>
+    </message>
+    <message>
+        <source>Which note is it?</source>
+        <translation>Welcher Ton ist es?</translation>
+    </message>
+    <message>
+        <source>Same each time?</source>
+        <translation>Jedes Mal gleich?</translation>
+    </message>
+    <message>
+        <source>How loud along the way?</source>
+        <translation>Wie laut unterwegs?</translation>
+    </message>
+    <message>
+        <source>What is in it?</source>
+        <translation>Was steckt darin?</translation>
+    </message>
+    <message>
+        <source>How do these relate?</source>
+        <translation>Wie stehen sie zueinander?</translation>
+    </message>
+    <message>
+        <source>Which is better?</source>
+        <translation>Was ist besser?</translation>
+    </message>
+    <message>
+        <source>Is the real one like this?</source>
+        <translation>Ist das echte auch so?</translation>
+    </message>
+    <message>
+        <source>{} is a switch; only knobs can be unknown to a recording</source>
+        <translation>{} ist ein Schalter; nur Regler können einer Aufnahme unbekannt sein</translation>
+    </message>
+    <message>
+        <source>there is no knob {}</source>
+        <translation>es gibt keinen Regler {}</translation>
+    </message>
+    <message>
+        <source>there is nothing to ask of: name a jack or a recording</source>
+        <translation>es gibt nichts, wonach gefragt wird: eine Buchse oder eine Aufnahme angeben</translation>
+    </message>
+    <message>
+        <source>{} at once are too many; {} are allowed</source>
+        <translation>{} auf einmal sind zu viele; erlaubt sind {}</translation>
+    </message>
+    <message>
+        <source>{} holds nothing behind {:.2f} s</source>
+        <translation>{} enthält nichts nach {:.2f} s</translation>
+    </message>
+    <message>
+        <source>this question is asked of a patch, not of tracks</source>
+        <translation>diese Frage gilt einem Patch, keinen Spuren</translation>
+    </message>
+    <message>
+        <source>add a recording of the real case first: what leaves it, with this patch playing from its start</source>
+        <translation>zuerst eine Aufnahme des echten Gehäuses hinzufügen: was es verlässt, während dieser Patch von Anfang an spielt</translation>
+    </message>
+    <message>
+        <source>this is asked of a patch, and there is none</source>
+        <translation>danach wird ein Patch gefragt, und es gibt keinen</translation>
+    </message>
+    <message>
+        <source>name the output that is heard while a range is played</source>
+        <translation>den Ausgang nennen, der gehört wird, während ein Bereich gespielt wird</translation>
+    </message>
+    <message>
+        <source>One alone is neither better nor worse: choose what to hold it against.</source>
+        <translation>Eines allein ist weder besser noch schlechter: wählen, womit es verglichen wird.</translation>
+    </message>
+    <message>
+        <source>Both at one loudness</source>
+        <translation>Beide gleich laut</translation>
+    </message>
+    <message>
+        <source>What is in them, in thirds of an octave</source>
+        <translation>Was darin steckt, in Terzen</translation>
+    </message>
+    <message>
+        <source>turned for comparing, the second</source>
+        <translation>zum Vergleich das zweite um</translation>
+    </message>
+    <message>
+        <source>Nothing that is measured tells {} from {}.</source>
+        <translation>Nichts Gemessenes unterscheidet {} von {}.</translation>
+    </message>
+    <message>
+        <source>{} against {}</source>
+        <translation>{} gegen {}</translation>
+    </message>
+    <message>
+        <source>Harmonics against the first</source>
+        <translation>Teiltöne gegen den ersten</translation>
+    </message>
+    <message>
+        <source>Harmonics against the strongest</source>
+        <translation>Teiltöne gegen den stärksten</translation>
+    </message>
+    <message>
+        <source>Sidebands by their order</source>
+        <translation>Seitenbänder nach Ordnung</translation>
+    </message>
+    <message>
+        <source>What is in it, against time (60 dB)</source>
+        <translation>Was darin steckt, über der Zeit (60 dB)</translation>
+    </message>
+    <message>
+        <source>Both are equally bright.</source>
+        <translation>Beide sind gleich hell.</translation>
+    </message>
+    <message>
+        <source>{} is duller by {:.2f} octaves.</source>
+        <translation>{} ist um {:.2f} Oktaven dumpfer.</translation>
+    </message>
+    <message>
+        <source>{} is brighter by {:.2f} octaves.</source>
+        <translation>{} ist um {:.2f} Oktaven heller.</translation>
+    </message>
+    <message>
+        <source>{} is silent: there is nothing in it.</source>
+        <translation>{} ist still: Es steckt nichts darin.</translation>
+    </message>
+    <message>
+        <source>{} is too short: {}.</source>
+        <translation>{} ist zu kurz: {}.</translation>
+    </message>
+    <message>
+        <source>Spectrum, Blackman-Harris over {}</source>
+        <translation>Spektrum, Blackman-Harris über {}</translation>
+    </message>
+    <message>
+        <source>level</source>
+        <translation>Pegel</translation>
+    </message>
+    <message>
+        <source>centre of it</source>
+        <translation>Schwerpunkt</translation>
+    </message>
+    <message>
+        <source>first harmonic</source>
+        <translation>erster Teilton</translation>
+    </message>
+    <message>
+        <source>its amplitude</source>
+        <translation>seine Amplitude</translation>
+    </message>
+    <message>
+        <source>even ones, in sum</source>
+        <translation>gerade zusammen</translation>
+    </message>
+    <message>
+        <source>odd ones above it</source>
+        <translation>ungerade darüber</translation>
+    </message>
+    <message>
+        <source>all overtones</source>
+        <translation>alle Obertöne</translation>
+    </message>
+    <message>
+        <source>falls per octave</source>
+        <translation>Gefälle je Oktave</translation>
+    </message>
+    <message>
+        <source>between them</source>
+        <translation>dazwischen</translation>
+    </message>
+    <message>
+        <source>carrier</source>
+        <translation>Träger</translation>
+    </message>
+    <message>
+        <source>sideband {:+d}</source>
+        <translation>Seitenband {:+d}</translation>
+    </message>
+    <message>
+        <source>Lines stand at {} ± n · {}.</source>
+        <translation>Linien stehen bei {} ± n · {}.</translation>
+    </message>
+    <message>
+        <source>{} or {} has no steady pitch, so that sidebands cannot be told.</source>
+        <translation>{} oder {} hat keine feste Tonhöhe, darum lassen sich keine Seitenbänder nennen.</translation>
+    </message>
+    <message>
+        <source>formant F{}</source>
+        <translation>Formant F{}</translation>
+    </message>
+    <message>
+        <source>F{} of {}</source>
+        <translation>F{} von {}</translation>
+    </message>
+    <message>
+        <source>F1 {:+.0f} Hz, F2 {:+.0f} Hz from {} as in {}.</source>
+        <translation>F1 {:+.0f} Hz, F2 {:+.0f} Hz neben {} wie in „{}“.</translation>
+    </message>
+    <message>
+        <source>nearest vowel</source>
+        <translation>nächster Vokal</translation>
+    </message>
+    <message>
+        <source>No two formants can be told in it.</source>
+        <translation>Es lassen sich keine zwei Formanten erkennen.</translation>
+    </message>
+    <message>
+        <source>added by the rate</source>
+        <translation>von der Abtastrate dazu</translation>
+    </message>
+    <message>
+        <source>{} is nearly a sine at {}: its overtones are {} of it.</source>
+        <translation>{} ist fast ein Sinus bei {}: Seine Obertöne machen {} aus.</translation>
+    </message>
+    <message>
+        <source>{} stands at {} and has odd harmonics only.</source>
+        <translation>{} steht bei {} und hat nur ungerade Teiltöne.</translation>
+    </message>
+    <message>
+        <source>{} stands at {}; its even harmonics outweigh the odd ones.</source>
+        <translation>{} steht bei {}; die geraden Teiltöne überwiegen die ungeraden.</translation>
+    </message>
+    <message>
+        <source>{} stands at {} with even and odd harmonics.</source>
+        <translation>{} steht bei {}, mit geraden und ungeraden Teiltönen.</translation>
+    </message>
+    <message>
+        <source>{} is noise, with its centre at {}.</source>
+        <translation>{} ist Rauschen mit dem Schwerpunkt bei {}.</translation>
+    </message>
+    <message>
+        <source>{} is no single tone; most of it lies at {}.</source>
+        <translation>{} ist kein einzelner Ton; das meiste liegt bei {}.</translation>
+    </message>
+    <message>
+        <source>centre of {}</source>
+        <translation>Schwerpunkt von {}</translation>
+    </message>
+    <message>
+        <source>no knob was named, and none is unknown in the patch: say which ones may be turned</source>
+        <translation>kein Regler wurde genannt, und keiner ist im Patch unbekannt: angeben, welche gedreht werden dürfen</translation>
+    </message>
+    <message>
+        <source>unlike before</source>
+        <translation>unähnlich vorher</translation>
+    </message>
+    <message>
+        <source>unlike now</source>
+        <translation>unähnlich jetzt</translation>
+    </message>
+    <message>
+        <source>silent runs</source>
+        <translation>stille Läufe</translation>
+    </message>
+    <message>
+        <source>With these knobs it is like the recording, to {}; before it was {} off.</source>
+        <translation>Mit diesen Reglern gleicht es der Aufnahme auf {}; vorher lag es {} daneben.</translation>
+    </message>
+    <message>
+        <source>These knobs alone do not make it like the recording: {} are left of {}. Let more of them be turned, or look for another difference.</source>
+        <translation>Diese Regler allein machen es der Aufnahme nicht gleich: von {1} bleiben {0}. Mehr Regler freigeben oder nach einem anderen Unterschied suchen.</translation>
+    </message>
+    <message>
+        <source>{} of {} hardly matters here: the recording cannot tell where it stands.</source>
+        <translation>{} von {} ist hier kaum von Belang: Die Aufnahme kann nicht sagen, wo er steht.</translation>
+    </message>
+    <message>
+        <source>Take what was found into the patch</source>
+        <translation>Gefundenes in den Patch übernehmen</translation>
+    </message>
+    <message>
+        <source>Turn {} of {} to {} · {}</source>
+        <translation>{} von {} auf {} · {} drehen</translation>
+    </message>
+    <message>
+        <source>there is no jack {} in this patch</source>
+        <translation>in diesem Patch gibt es keine Buchse {}</translation>
+    </message>
+    <message>
+        <source>{} is an input; the way begins at an output</source>
+        <translation>{} ist ein Eingang; der Weg beginnt an einem Ausgang</translation>
+    </message>
+    <message>
+        <source>nothing leads to a way out of the case; tie one to the line out first</source>
+        <translation>nichts führt aus dem Gehäuse hinaus; zuerst etwas mit dem Line-Ausgang verbinden</translation>
+    </message>
+    <message>
+        <source>{} does not lead to a way out of the case</source>
+        <translation>{} führt nicht aus dem Gehäuse hinaus</translation>
+    </message>
+    <message>
+        <source>Stage by stage, in dB of ±10 V</source>
+        <translation>Stufe für Stufe, in dB von ±10 V</translation>
+    </message>
+    <message>
+        <source>the rails</source>
+        <translation>Versorgungsgrenze</translation>
+    </message>
+    <message>
+        <source>RMS</source>
+        <translation>RMS</translation>
+    </message>
+    <message>
+        <source>floor, with the source muted</source>
+        <translation>Grund, Quelle stumm</translation>
+    </message>
+    <message>
+        <source>headroom</source>
+        <translation>Reserve</translation>
+    </message>
+    <message>
+        <source>crest</source>
+        <translation>Scheitel</translation>
+    </message>
+    <message>
+        <source>beyond ±10 V</source>
+        <translation>über ±10 V</translation>
+    </message>
+    <message>
+        <source>gain</source>
+        <translation>Verstärkung</translation>
+    </message>
+    <message>
+        <source>polarity</source>
+        <translation>Polarität</translation>
+    </message>
+    <message>
+        <source>with the source muted</source>
+        <translation>mit stummer Quelle</translation>
+    </message>
+    <message>
+        <source>What comes together in {}</source>
+        <translation>Was in {} zusammenkommt</translation>
+    </message>
+    <message>
+        <source>Turning over {} brings that sum to {:.1f} V with {} of DC.</source>
+        <translation>Umpolen von {} bringt die Summe auf {:.1f} V mit {} Gleichspannung.</translation>
+    </message>
+    <message>
+        <source>with {} turned over</source>
+        <translation>mit {} umgepolt</translation>
+    </message>
+    <message>
+        <source>Turn over {}</source>
+        <translation>{} umpolen</translation>
+    </message>
+    <message>
+        <source>way out, peak</source>
+        <translation>Ausgang, Spitze</translation>
+    </message>
+    <message>
+        <source>in dBFS</source>
+        <translation>in dBFS</translation>
+    </message>
+    <message>
+        <source>in dBu, RMS</source>
+        <translation>in dBu, RMS</translation>
+    </message>
+    <message>
+        <source>in dBV, RMS</source>
+        <translation>in dBV, RMS</translation>
+    </message>
+    <message>
+        <source>loudness</source>
+        <translation>Lautheit</translation>
+    </message>
+    <message>
+        <source>peak {:.1f} V instead of {:.1f} V</source>
+        <translation>Spitze {:.1f} V statt {:.1f} V</translation>
+    </message>
+    <message>
+        <source>Nothing sounds along the way: {} gives {}.</source>
+        <translation>Unterwegs klingt nichts: {} gibt {}.</translation>
+    </message>
+    <message>
+        <source>{} goes beyond ±10 V: {:.1f} V at its peak.</source>
+        <translation>{} geht über ±10 V hinaus: {:.1f} V in der Spitze.</translation>
+    </message>
+    <message>
+        <source>Nothing clips: the hottest stage is {} with {:.1f} V, {:.1f} dB below the rails; {:.1f} dBFS leave the case.</source>
+        <translation>Nichts übersteuert: Die heißeste Stufe ist {} mit {:.1f} V, {:.1f} dB unter der Versorgungsgrenze; {:.1f} dBFS verlassen das Gehäuse.</translation>
+    </message>
+    <message>
+        <source>{} of its stages turn the wave over.</source>
+        <translation>{} der Stufen polen die Welle um.</translation>
+    </message>
+    <message>
+        <source>It is a note of the key.</source>
+        <translation>Es ist ein Ton der Tonart.</translation>
+    </message>
+    <message>
+        <source>It is no note of the key; {} is the nearest, {:.0f} cents away.</source>
+        <translation>Es ist kein Ton der Tonart; der nächste ist {}, {:.0f} Cent entfernt.</translation>
+    </message>
+    <message>
+        <source>Pitch against time</source>
+        <translation>Tonhöhe über der Zeit</translation>
+    </message>
+    <message>
+        <source>nearest note</source>
+        <translation>nächster Ton</translation>
+    </message>
+    <message>
+        <source>as a pitch voltage</source>
+        <translation>als Tonhöhenspannung</translation>
+    </message>
+    <message>
+        <source>against the key</source>
+        <translation>gegen die Tonart</translation>
+    </message>
+    <message>
+        <source>against the tuning</source>
+        <translation>gegen die Stimmung</translation>
+    </message>
+    <message>
+        <source>frequency</source>
+        <translation>Frequenz</translation>
+    </message>
+    <message>
+        <source>{} stands at {:+.3f} V, which plays {}.</source>
+        <translation>{} steht bei {:+.3f} V, das spielt {}.</translation>
+    </message>
+    <message>
+        <source>{} is silent: there is no note to be heard.</source>
+        <translation>{} ist still: Es ist kein Ton zu hören.</translation>
+    </message>
+    <message>
+        <source>{} is too short to have a pitch: {}.</source>
+        <translation>{} ist zu kurz für eine Tonhöhe: {}.</translation>
+    </message>
+    <message>
+        <source>vibrato</source>
+        <translation>Vibrato</translation>
+    </message>
+    <message>
+        <source>its depth, to either side</source>
+        <translation>seine Tiefe nach jeder Seite</translation>
+    </message>
+    <message>
+        <source>glides</source>
+        <translation>Gleittöne</translation>
+    </message>
+    <message>
+        <source>a glide takes</source>
+        <translation>ein Gleiten dauert</translation>
+    </message>
+    <message>
+        <source>tail</source>
+        <translation>Ausklang</translation>
+    </message>
+    <message>
+        <source>hits read</source>
+        <translation>gelesene Schläge</translation>
+    </message>
+    <message>
+        <source>falls from</source>
+        <translation>fällt von</translation>
+    </message>
+    <message>
+        <source>click, above 200 Hz</source>
+        <translation>Klick, über 200 Hz</translation>
+    </message>
+    <message>
+        <source>The hits come to rest at {}.</source>
+        <translation>Die Schläge kommen bei {} zur Ruhe.</translation>
+    </message>
+    <message>
+        <source>{} sounds {}: that is what {} restarts it at.</source>
+        <translation>{} klingt als {}: So oft startet {} es neu.</translation>
+    </message>
+    <message>
+        <source>{} sounds {}, swaying {:.0f} cents to either side {:.1f} times a second.</source>
+        <translation>{} klingt als {} und schwankt {:.0f} Cent nach jeder Seite, {:.1f}-mal je Sekunde.</translation>
+    </message>
+    <message>
+        <source>{} sounds {}.</source>
+        <translation>{} klingt als {}.</translation>
+    </message>
+    <message>
+        <source>overtones, nearly a sine</source>
+        <translation>Obertöne, fast ein Sinus</translation>
+    </message>
+    <message>
+        <source>notes held</source>
+        <translation>gehaltene Töne</translation>
+    </message>
+    <message>
+        <source>in their order</source>
+        <translation>der Reihe nach</translation>
+    </message>
+    <message>
+        <source>lowest</source>
+        <translation>tiefster Wert</translation>
+    </message>
+    <message>
+        <source>highest</source>
+        <translation>höchster Wert</translation>
+    </message>
+    <message>
+        <source>farthest off a note</source>
+        <translation>am weitesten neben einem Ton</translation>
+    </message>
+    <message>
+        <source>outside the key</source>
+        <translation>außerhalb der Tonart</translation>
+    </message>
+    <message>
+        <source>farthest off the tuning</source>
+        <translation>am weitesten neben der Stimmung</translation>
+    </message>
+    <message>
+        <source>{} plays {} notes from {} to {}: {} sets them.</source>
+        <translation>{} spielt {} Töne von {} bis {}: {} gibt sie vor.</translation>
+    </message>
+    <message>
+        <source>{} plays {} notes from {} to {}, at most {:.0f} cents off.</source>
+        <translation>{} spielt {} Töne von {} bis {}, höchstens {:.0f} Cent daneben.</translation>
+    </message>
+    <message>
+        <source>All of them are notes of the key.</source>
+        <translation>Alle sind Töne der Tonart.</translation>
+    </message>
+    <message>
+        <source>{} of them are no notes of the key.</source>
+        <translation>{} davon gehören nicht zur Tonart.</translation>
+    </message>
+    <message>
+        <source>repeats itself at</source>
+        <translation>wiederholt sich mit</translation>
+    </message>
+    <message>
+        <source>after</source>
+        <translation>nach</translation>
+    </message>
+    <message>
+        <source>alike by</source>
+        <translation>ähnlich zu</translation>
+    </message>
+    <message>
+        <source>{} has no steady pitch, but rings at {}: it repeats itself after {}, as behind an echo.</source>
+        <translation>{} hat keine feste Tonhöhe, schwingt aber bei {}: Es wiederholt sich nach {}, wie hinter einem Echo.</translation>
+    </message>
+    <message>
+        <source>{} has no pitch that could be named: it never repeats itself.</source>
+        <translation>{} hat keine Tonhöhe, die sich nennen ließe: Es wiederholt sich nie.</translation>
+    </message>
+    <message>
+        <source>{} is silent: record what leaves the case, with the patch playing</source>
+        <translation>{} ist still: aufnehmen, was das Gehäuse verlässt, während der Patch spielt</translation>
+    </message>
+    <message>
+        <source>the simulation is silent at {}: mend the patch first, or choose another jack</source>
+        <translation>die Simulation ist bei {} still: zuerst den Patch reparieren oder eine andere Buchse wählen</translation>
+    </message>
+    <message>
+        <source>{} and the simulation have nothing in common: is it a recording of this patch, from its start?</source>
+        <translation>{} und die Simulation haben nichts gemeinsam: Ist es eine Aufnahme dieses Patches, von Anfang an?</translation>
+    </message>
+    <message>
+        <source>begins at</source>
+        <translation>beginnt bei</translation>
+    </message>
+    <message>
+        <source>its clock runs longer by</source>
+        <translation>ihre Uhr läuft länger um</translation>
+    </message>
+    <message>
+        <source>waves alike by</source>
+        <translation>Wellen ähnlich zu</translation>
+    </message>
+    <message>
+        <source>recorded louder by</source>
+        <translation>lauter aufgenommen um</translation>
+    </message>
+    <message>
+        <source>pitch off by, as a rule</source>
+        <translation>Tonhöhe meist daneben um</translation>
+    </message>
+    <message>
+        <source>more in each octave</source>
+        <translation>mehr je Oktave</translation>
+    </message>
+    <message>
+        <source>at {}</source>
+        <translation>bei {}</translation>
+    </message>
+    <message>
+        <source>{:.0f} cents flat</source>
+        <translation>{:.0f} Cent zu tief</translation>
+    </message>
+    <message>
+        <source>{:.0f} cents sharp</source>
+        <translation>{:.0f} Cent zu hoch</translation>
+    </message>
+    <message>
+        <source>its octaves are off by {:+.0f} cents each</source>
+        <translation>seine Oktaven liegen je {:+.0f} Cent daneben</translation>
+    </message>
+    <message>
+        <source>Cents that the real one stands above the simulation, by note</source>
+        <translation>Cent, um die das echte über der Simulation liegt, nach Ton</translation>
+    </message>
+    <message>
+        <source>as simulated</source>
+        <translation>wie simuliert</translation>
+    </message>
+    <message>
+        <source>hits, simulated · real</source>
+        <translation>Schläge, simuliert · echt</translation>
+    </message>
+    <message>
+        <source>time down by 20 dB</source>
+        <translation>Zeit bis −20 dB</translation>
+    </message>
+    <message>
+        <source>decay {:.0f} % shorter</source>
+        <translation>Abfall {:.0f} % kürzer</translation>
+    </message>
+    <message>
+        <source>decay {:.0f} % longer</source>
+        <translation>Abfall {:.0f} % länger</translation>
+    </message>
+    <message>
+        <source>tail off by</source>
+        <translation>Ausklang daneben um</translation>
+    </message>
+    <message>
+        <source>tail {:.0f} cents flat</source>
+        <translation>Ausklang {:.0f} Cent zu tief</translation>
+    </message>
+    <message>
+        <source>tail {:.0f} cents sharp</source>
+        <translation>Ausklang {:.0f} Cent zu hoch</translation>
+    </message>
+    <message>
+        <source>Both in thirds of an octave, at one loudness</source>
+        <translation>Beide in Terzen, gleich laut</translation>
+    </message>
+    <message>
+        <source>largest band difference</source>
+        <translation>größter Unterschied eines Bands</translation>
+    </message>
+    <message>
+        <source>{:.0f} dB less around {}</source>
+        <translation>{:.0f} dB weniger um {}</translation>
+    </message>
+    <message>
+        <source>{:.0f} dB more around {}</source>
+        <translation>{:.0f} dB mehr um {}</translation>
+    </message>
+    <message>
+        <source>floor, simulated · real</source>
+        <translation>Grund, simuliert · echt</translation>
+    </message>
+    <message>
+        <source>noise {:.0f} dB higher</source>
+        <translation>Rauschen {:.0f} dB höher</translation>
+    </message>
+    <message>
+        <source>Both over each other, at one gain</source>
+        <translation>Beide übereinander, gleich verstärkt</translation>
+    </message>
+    <message>
+        <source>The real one is like this: nothing that is measured differs by more than it would matter.</source>
+        <translation>Das echte ist auch so: Nichts Gemessenes weicht nennenswert ab.</translation>
+    </message>
+    <message>
+        <source>The real one differs</source>
+        <translation>Das echte weicht ab</translation>
+    </message>
+    <message>
+        <source>{:.4f}:1, {:+.1f} cents</source>
+        <translation>{:.4f}:1, {:+.1f} Cent</translation>
+    </message>
+    <message>
+        <source>{}:{} {:+.1f} cents</source>
+        <translation>{}:{} {:+.1f} Cent</translation>
+    </message>
+    <message>
+        <source>{}:{} {:+.1f} cents: an octave</source>
+        <translation>{}:{} {:+.1f} Cent: eine Oktave</translation>
+    </message>
+    <message>
+        <source>{}:{} {:+.1f} cents: {} octaves</source>
+        <translation>{}:{} {:+.1f} Cent: {} Oktaven</translation>
+    </message>
+    <message>
+        <source>{}:{} {:+.1f} cents: an octave and</source>
+        <translation>{}:{} {:+.1f} Cent: eine Oktave und</translation>
+    </message>
+    <message>
+        <source>{}:{} {:+.1f} cents: {} octaves and</source>
+        <translation>{}:{} {:+.1f} Cent: {} Oktaven und</translation>
+    </message>
+    <message>
+        <source>Cents above the lowest</source>
+        <translation>Cent über dem tiefsten</translation>
+    </message>
+    <message>
+        <source>against the first</source>
+        <translation>gegen das erste</translation>
+    </message>
+    <message>
+        <source>as a ratio</source>
+        <translation>als Verhältnis</translation>
+    </message>
+    <message>
+        <source>beats</source>
+        <translation>Schwebung</translation>
+    </message>
+    <message>
+        <source>{} stands above {}</source>
+        <translation>{} liegt über {}</translation>
+    </message>
+    <message>
+        <source>{} stands below {}</source>
+        <translation>{} liegt unter {}</translation>
+    </message>
+    <message>
+        <source>at most off by</source>
+        <translation>höchstens daneben um</translation>
+    </message>
+    <message>
+        <source>all repeat after</source>
+        <translation>alles wiederholt sich nach</translation>
+    </message>
+    <message>
+        <source>They stand {}, at most {:.1f} cents off, and repeat every {}.</source>
+        <translation>Sie stehen {}, höchstens {:.1f} Cent daneben, und wiederholen sich alle {}.</translation>
+    </message>
+    <message>
+        <source>They stand {}, at most {:.1f} cents off</source>
+        <translation>Sie stehen {}, höchstens {:.1f} Cent daneben</translation>
+    </message>
+    <message>
+        <source>They stand in no simple ratio: whole numbers up to 32 do not fit within 20 cents.</source>
+        <translation>Sie stehen in keinem einfachen Verhältnis: Ganze Zahlen bis 32 passen nicht auf 20 Cent.</translation>
+    </message>
+    <message>
+        <source>Gates on one time</source>
+        <translation>Gates auf einer Zeitachse</translation>
+    </message>
+    <message>
+        <source>Too few pulses came to compare: {} and {}.</source>
+        <translation>Zu wenige Impulse zum Vergleich: {} und {}.</translation>
+    </message>
+    <message>
+        <source>rate of {}</source>
+        <translation>Takt von {}</translation>
+    </message>
+    <message>
+        <source>comes after the first by</source>
+        <translation>kommt nach dem ersten um</translation>
+    </message>
+    <message>
+        <source>unevenness</source>
+        <translation>Unregelmäßigkeit</translation>
+    </message>
+    <message>
+        <source>meet again every</source>
+        <translation>treffen sich alle</translation>
+    </message>
+    <message>
+        <source>{} and {} keep no common time: {} against {}.</source>
+        <translation>{} und {} haben keinen gemeinsamen Takt: {} gegen {}.</translation>
+    </message>
+    <message>
+        <source>{} and {} come together.</source>
+        <translation>{} und {} kommen zugleich.</translation>
+    </message>
+    <message>
+        <source>{} comes {} after {}.</source>
+        <translation>{} kommt {} nach {}.</translation>
+    </message>
+    <message>
+        <source>{} comes {} before {}.</source>
+        <translation>{} kommt {} vor {}.</translation>
+    </message>
+    <message>
+        <source>{} pulses of {} for {} of {}; they meet every {}.</source>
+        <translation>{} Impulse von {} auf {} von {}; sie treffen sich alle {}.</translation>
+    </message>
+    <message>
+        <source>{} traces on one time</source>
+        <translation>{} Kurven auf einer Zeitachse</translation>
+    </message>
+    <message>
+        <source>One of them stands still, so that nothing can be said of how they move together.</source>
+        <translation>Eines steht still, darum lässt sich nicht sagen, wie sie sich zusammen bewegen.</translation>
+    </message>
+    <message>
+        <source>correlation</source>
+        <translation>Korrelation</translation>
+    </message>
+    <message>
+        <source>at its best</source>
+        <translation>bestenfalls</translation>
+    </message>
+    <message>
+        <source>that much later</source>
+        <translation>um so viel später</translation>
+    </message>
+    <message>
+        <source>{} and {} have nothing to do with each other (correlation {:+.2f}).</source>
+        <translation>{} und {} haben nichts miteinander zu tun (Korrelation {:+.2f}).</translation>
+    </message>
+    <message>
+        <source>{} goes with {} (correlation {:+.2f}).</source>
+        <translation>{} geht mit {} (Korrelation {:+.2f}).</translation>
+    </message>
+    <message>
+        <source>{} goes against {} (correlation {:+.2f}).</source>
+        <translation>{} geht gegen {} (Korrelation {:+.2f}).</translation>
+    </message>
+    <message>
+        <source>{} follows {} after {} (correlation {:+.2f}).</source>
+        <translation>{} folgt {} nach {} (Korrelation {:+.2f}).</translation>
+    </message>
+    <message>
+        <source>{} comes {} before {} (correlation {:+.2f}).</source>
+        <translation>{} kommt {} vor {} (Korrelation {:+.2f}).</translation>
+    </message>
+    <message>
+        <source>One alone relates to nothing: add a second jack or recording.</source>
+        <translation>Eines allein steht zu nichts: eine zweite Buchse oder Aufnahme hinzufügen.</translation>
+    </message>
+    <message>
+        <source>cut by {}</source>
+        <translation>geschnitten von {}</translation>
+    </message>
+    <message>
+        <source>cut where the sound begins</source>
+        <translation>geschnitten, wo der Klang beginnt</translation>
+    </message>
+    <message>
+        <source>{} hits over each other</source>
+        <translation>{} Schläge übereinander</translation>
+    </message>
+    <message>
+        <source>hit {}</source>
+        <translation>Schlag {}</translation>
+    </message>
+    <message>
+        <source>Difference from the first, per hit</source>
+        <translation>Abweichung vom ersten, je Schlag</translation>
+    </message>
+    <message>
+        <source>{} holds no hits: nothing in it begins.</source>
+        <translation>{} enthält keine Schläge: Nichts darin beginnt.</translation>
+    </message>
+    <message>
+        <source>{} holds one hit only: there is nothing to compare it with.</source>
+        <translation>{} enthält nur einen Schlag: Es gibt nichts zum Vergleichen.</translation>
+    </message>
+    <message>
+        <source>hits found</source>
+        <translation>gefundene Schläge</translation>
+    </message>
+    <message>
+        <source>hits compared</source>
+        <translation>verglichene Schläge</translation>
+    </message>
+    <message>
+        <source>usual difference</source>
+        <translation>übliche Abweichung</translation>
+    </message>
+    <message>
+        <source>worst, hit {}</source>
+        <translation>am meisten, Schlag {}</translation>
+    </message>
+    <message>
+        <source>where it differs most</source>
+        <translation>wo es am meisten abweicht</translation>
+    </message>
+    <message>
+        <source>latest or earliest by</source>
+        <translation>spätestens oder frühestens um</translation>
+    </message>
+    <message>
+        <source>loudest after</source>
+        <translation>am lautesten nach</translation>
+    </message>
+    <message>
+        <source>tail against the key</source>
+        <translation>Ausklang gegen die Tonart</translation>
+    </message>
+    <message>
+        <source>down by 20 dB</source>
+        <translation>20 dB leiser nach</translation>
+    </message>
+    <message>
+        <source>down by 60 dB</source>
+        <translation>60 dB leiser nach</translation>
+    </message>
+    <message>
+        <source>down by 60 dB, by its slope</source>
+        <translation>60 dB leiser, aus dem Gefälle</translation>
+    </message>
+    <message>
+        <source>free before the next</source>
+        <translation>frei vor dem nächsten</translation>
+    </message>
+    <message>
+        <source>level, spread</source>
+        <translation>Pegel, Streuung</translation>
+    </message>
+    <message>
+        <source>level over {}</source>
+        <translation>Pegel über {}</translation>
+    </message>
+    <message>
+        <source>All {} hits are the same to {}.</source>
+        <translation>Alle {} Schläge sind auf {} gleich.</translation>
+    </message>
+    <message>
+        <source>The hits are the same to {}, but hit {} differs by {}: {} after its trigger, {:+.1f} dB.</source>
+        <translation>Die Schläge sind auf {} gleich, aber Schlag {} weicht um {} ab: {} nach seinem Auslöser, {:+.1f} dB.</translation>
+    </message>
+    <message>
+        <source>No two hits are the same: they differ by {} as a rule, most {} after the trigger.</source>
+        <translation>Keine zwei Schläge sind gleich: Sie weichen meist um {} ab, am stärksten {} nach dem Auslöser.</translation>
+    </message>
+    <message>
+        <source>The tail stands at {} and has ended {} before the next hit.</source>
+        <translation>Der Ausklang steht bei {} und endet {} vor dem nächsten Schlag.</translation>
+    </message>
+    <message>
+        <source>The tail stands at {}; the next hit cuts it off {} before it is 60 dB down.</source>
+        <translation>Der Ausklang steht bei {}; der nächste Schlag schneidet ihn {} ab, bevor er um 60 dB gefallen ist.</translation>
+    </message>
+    <message>
+        <source>The tail stands at {}.</source>
+        <translation>Der Ausklang steht bei {}.</translation>
+    </message>
+    <message>
+        <source>stands still</source>
+        <translation>steht still</translation>
+    </message>
+    <message>
+        <source>above half way</source>
+        <translation>über der Mitte</translation>
+    </message>
+    <message>
+        <source>rise, 10 to 90 %</source>
+        <translation>Anstieg, 10 bis 90 %</translation>
+    </message>
+    <message>
+        <source>fall, 90 to 10 %</source>
+        <translation>Abfall, 90 bis 10 %</translation>
+    </message>
+    <message>
+        <source>overshoot</source>
+        <translation>Überschwingen</translation>
+    </message>
+    <message>
+        <source>attack ends</source>
+        <translation>Attack endet</translation>
+    </message>
+    <message>
+        <source>decay takes</source>
+        <translation>Decay dauert</translation>
+    </message>
+    <message>
+        <source>when the gate closes</source>
+        <translation>wenn das Gate schließt</translation>
+    </message>
+    <message>
+        <source>gate open</source>
+        <translation>Gate offen</translation>
+    </message>
+    <message>
+        <source>release takes</source>
+        <translation>Release dauert</translation>
+    </message>
+    <message>
+        <source>One trace</source>
+        <translation>Eine Kurve</translation>
+    </message>
+    <message>
+        <source>{} across, {} up</source>
+        <translation>{} waagrecht, {} senkrecht</translation>
+    </message>
+    <message>
+        <source>{} stands still at {}.</source>
+        <translation>{} steht still bei {}.</translation>
+    </message>
+    <message>
+        <source>{} moves between {} and {} and does not repeat itself.</source>
+        <translation>{} bewegt sich zwischen {} und {} und wiederholt sich nicht.</translation>
+    </message>
+    <message>
+        <source>{} is a pulse of {} width, {} to {}, at {}.</source>
+        <translation>{} ist ein Puls von {} Breite, {} bis {}, mit {}.</translation>
+    </message>
+    <message>
+        <source>{} swings between {} and {} at {}.</source>
+        <translation>{} schwingt zwischen {} und {} mit {}.</translation>
+    </message>
+    <message>
+        <source>{} rises to {} in {}, falls in {} to a sustain of {}, and is gone {} after the gate.</source>
+        <translation>{0} steigt in {2} auf {1}, fällt in {3} auf ein Sustain von {4} und ist {5} nach dem Gate vorbei.</translation>
+    </message>
+    <message>
+        <source>{} rises to {} in {} and falls in {} to a sustain of {}; its release is cut off.</source>
+        <translation>{0} steigt in {2} auf {1} und fällt in {3} auf ein Sustain von {4}; sein Release wird abgeschnitten.</translation>
+    </message>
+    <message>
+        <source>{} rises to {} in {} and never comes to rest while the gate is open; it closes after {} at {}.</source>
+        <translation>{0} steigt in {2} auf {1} und kommt nicht zur Ruhe, solange das Gate offen ist; es schließt nach {3} bei {4}.</translation>
+    </message>
+    <message>
+        <source>Its stages are straight lines; ends are where they meet.</source>
+        <translation>Seine Stufen sind gerade Linien; sie enden, wo diese sich treffen.</translation>
+    </message>
+    <message>
+        <source>Its stages bend; one counts as ended within 1 % of its way.</source>
+        <translation>Seine Stufen sind gebogen; eine gilt 1 % vor ihrem Ziel als beendet.</translation>
+    </message>
+    <message>
+        <source>attack</source>
+        <translation>Attack</translation>
+    </message>
+    <message>
+        <source>decay</source>
+        <translation>Decay</translation>
+    </message>
+    <message>
+        <source>gate closes</source>
+        <translation>Gate schließt</translation>
+    </message>
+    <message>
+        <source>phase against the first</source>
+        <translation>Phase gegen das erste</translation>
+    </message>
+    <message>
+        <source>{} goes with it</source>
+        <translation>{} geht mit</translation>
+    </message>
+    <message>
+        <source>{} is its opposite</source>
+        <translation>{} ist das Gegenteil</translation>
+    </message>
+    <message>
+        <source>{} leads it by {:.1f}° ({})</source>
+        <translation>{} eilt um {:.1f}° vor ({})</translation>
+    </message>
+    <message>
+        <source>{} follows it by {:.1f}° ({})</source>
+        <translation>{} folgt um {:.1f}° ({})</translation>
+    </message>
+    <message>
+        <source>there is no jack {} in this patch; lariat-cli check --json names them all</source>
+        <translation>in diesem Patch gibt es keine Buchse {}; lariat-cli check --json nennt alle</translation>
+    </message>
+    <message>
+        <source>holds no samples</source>
+        <translation>enthält keine Samples</translation>
+    </message>
+    <message>
+        <source>has {} channels; choose one from 1 to {}</source>
+        <translation>hat {} Kanäle; einen von 1 bis {} wählen</translation>
+    </message>
+    <message>
+        <source>claims {} samples a second, too few to measure anything</source>
+        <translation>behauptet {} Samples je Sekunde, zu wenige zum Messen</translation>
+    </message>
+    <message>
+        <source>is {:.1f} s long; {:.1f} s lie behind its end</source>
+        <translation>ist {:.1f} s lang; {:.1f} s liegen hinter dem Ende</translation>
+    </message>
+    <message>
+        <source>cannot be read from {:.1f} s on</source>
+        <translation>lässt sich ab {:.1f} s nicht lesen</translation>
+    </message>
+    <message>
+        <source>sample {} is not a number; cut the recording there, or write it anew</source>
+        <translation>Sample {} ist keine Zahl; die Aufnahme dort schneiden oder neu schreiben</translation>
+    </message>
+    <message>
+        <source>{} is no input of this patch</source>
+        <translation>{} ist kein Eingang dieses Patches</translation>
+    </message>
+    <message>
+        <source>{} is no output of this patch</source>
+        <translation>{} ist kein Ausgang dieses Patches</translation>
+    </message>
+    <message>
+        <source>from {:g} V to {:g} V by {:g} V is no range</source>
+        <translation>von {:g} V bis {:g} V in {:g} V ist kein Bereich</translation>
+    </message>
+    <message>
+        <source>the module {} is missing</source>
+        <translation>das Modul {} fehlt</translation>
+    </message>
+    <message>
+        <source>{} sounds no pitch while {} is played, so that its tracking cannot be told.</source>
+        <translation>{} hat keine Tonhöhe, während {} gespielt wird, darum lässt sich die Spur nicht prüfen.</translation>
+    </message>
+    <message>
+        <source>Cents off one volt an octave, by the voltage</source>
+        <translation>Cent neben einem Volt je Oktave, nach der Spannung</translation>
+    </message>
+    <message>
+        <source>at {:+.1f} V</source>
+        <translation>bei {:+.1f} V</translation>
+    </message>
+    <message>
+        <source>one volt an octave</source>
+        <translation>ein Volt je Oktave</translation>
+    </message>
+    <message>
+        <source>an octave is too wide by</source>
+        <translation>eine Oktave ist zu weit um</translation>
+    </message>
+    <message>
+        <source>farthest off</source>
+        <translation>am weitesten daneben</translation>
+    </message>
+    <message>
+        <source>{} tracks from {:+.1f} to {:+.1f} V within {:.1f} cents.</source>
+        <translation>{} folgt von {:+.1f} bis {:+.1f} V auf {:.1f} Cent genau.</translation>
+    </message>
+    <message>
+        <source>{} does not track: {} off at {:+.1f} V, {:+.1f} cents in each octave.</source>
+        <translation>{} folgt nicht: {} daneben bei {:+.1f} V, {:+.1f} Cent je Oktave.</translation>
+    </message>
+    <message>
+        <source>unison</source>
+        <translation>Prime</translation>
+    </message>
+    <message>
+        <source>minor second</source>
+        <translation>kleine Sekunde</translation>
+    </message>
+    <message>
+        <source>small whole tone</source>
+        <translation>kleiner Ganzton</translation>
+    </message>
+    <message>
+        <source>whole tone</source>
+        <translation>Ganzton</translation>
+    </message>
+    <message>
+        <source>small minor third</source>
+        <translation>enge kleine Terz</translation>
+    </message>
+    <message>
+        <source>minor third</source>
+        <translation>kleine Terz</translation>
+    </message>
+    <message>
+        <source>major third</source>
+        <translation>große Terz</translation>
+    </message>
+    <message>
+        <source>wide major third</source>
+        <translation>weite große Terz</translation>
+    </message>
+    <message>
+        <source>fourth</source>
+        <translation>Quarte</translation>
+    </message>
+    <message>
+        <source>small tritone</source>
+        <translation>kleiner Tritonus</translation>
+    </message>
+    <message>
+        <source>wide tritone</source>
+        <translation>großer Tritonus</translation>
+    </message>
+    <message>
+        <source>fifth</source>
+        <translation>Quinte</translation>
+    </message>
+    <message>
+        <source>minor sixth</source>
+        <translation>kleine Sexte</translation>
+    </message>
+    <message>
+        <source>major sixth</source>
+        <translation>große Sexte</translation>
+    </message>
+    <message>
+        <source>natural seventh</source>
+        <translation>Naturseptime</translation>
+    </message>
+    <message>
+        <source>minor seventh</source>
+        <translation>kleine Septime</translation>
+    </message>
+    <message>
+        <source>major seventh</source>
+        <translation>große Septime</translation>
+    </message>
+    <message>
+        <source>major triad</source>
+        <translation>Dur-Dreiklang</translation>
+    </message>
+    <message>
+        <source>minor triad</source>
+        <translation>Moll-Dreiklang</translation>
+    </message>
+    <message>
+        <source>open fifth</source>
+        <translation>leere Quinte</translation>
+    </message>
+    <message>
+        <source>suspended fourth</source>
+        <translation>Quartvorhalt</translation>
+    </message>
+    <message>
+        <source>suspended second</source>
+        <translation>Sekundvorhalt</translation>
+    </message>
+    <message>
+        <source>diminished triad</source>
+        <translation>verminderter Dreiklang</translation>
+    </message>
+    <message>
+        <source>augmented triad</source>
+        <translation>übermäßiger Dreiklang</translation>
+    </message>
+    <message>
+        <source>open major triad</source>
+        <translation>weiter Dur-Dreiklang</translation>
+    </message>
+    <message>
+        <source>open minor triad</source>
+        <translation>weiter Moll-Dreiklang</translation>
+    </message>
+    <message>
+        <source>{} of {} has no room to be turned</source>
+        <translation>{} von {} hat keinen Raum zum Drehen</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -3953,10 +5185,6 @@
         <translation>Was ist es genau?</translation>
     </message>
     <message>
-        <source>This place will put scope, spectrum, tuner and level ladder on any jack.</source>
-        <translation>Hier liegen Oszilloskop, Spektrum, Stimmgerät und Pegelleiter an jeder Buchse.</translation>
-    </message>
-    <message>
         <source>Sheet</source>
         <translation>Blatt</translation>
     </message>
@@ -3987,6 +5215,467 @@
     <message>
         <source>%1 is there already. Is it to be replaced?</source>
         <translation>%1 gibt es schon. Soll es ersetzt werden?</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::AskedPanel</name>
+    <message>
+        <source>Pin in Time</source>
+        <translation>In Zeit anheften</translation>
+    </message>
+    <message>
+        <source>Shows the first jack under the steps in Time</source>
+        <translation>Zeigt die erste Buchse unter den Schritten in Zeit</translation>
+    </message>
+    <message>
+        <source>Onto the sheet</source>
+        <translation>Aufs Blatt</translation>
+    </message>
+    <message>
+        <source>Writes the answer into the notes of the post, which the sheet prints</source>
+        <translation>Schreibt die Antwort in die Notizen des Pfostens, die das Blatt druckt</translation>
+    </message>
+    <message>
+        <source>Questions</source>
+        <translation>Fragen</translation>
+    </message>
+    <message>
+        <source>Asked of</source>
+        <translation>Gefragt wird</translation>
+    </message>
+    <message>
+        <source>What is asked of; Del takes one out</source>
+        <translation>Was gefragt wird; Entf nimmt eines heraus</translation>
+    </message>
+    <message>
+        <source>Del takes one out; a double click shows it in the Patch</source>
+        <translation>Entf nimmt eines heraus; ein Doppelklick zeigt es im Patch</translation>
+    </message>
+    <message>
+        <source>Add a jack…</source>
+        <translation>Buchse…</translation>
+    </message>
+    <message>
+        <source>A recording…</source>
+        <translation>Aufnahme…</translation>
+    </message>
+    <message>
+        <source>Where it is listened to</source>
+        <translation>Wo gehört wird</translation>
+    </message>
+    <message>
+        <source>a silent run of</source>
+        <translation>ein stiller Lauf</translation>
+    </message>
+    <message>
+        <source>the running patch</source>
+        <translation>der laufende Patch</translation>
+    </message>
+    <message>
+        <source>Seconds of the silent run</source>
+        <translation>Sekunden des stillen Laufs</translation>
+    </message>
+    <message>
+        <source>as needed</source>
+        <translation>nach Bedarf</translation>
+    </message>
+    <message>
+        <source>as in the real case</source>
+        <translation>wie im echten Gehäuse</translation>
+    </message>
+    <message>
+        <source>As in the real case</source>
+        <translation>Wie im echten Gehäuse</translation>
+    </message>
+    <message>
+        <source>How long the picture is</source>
+        <translation>Wie lang das Bild ist</translation>
+    </message>
+    <message>
+        <source>as it fits</source>
+        <translation>wie es passt</translation>
+    </message>
+    <message>
+        <source>What the picture begins with</source>
+        <translation>Womit das Bild beginnt</translation>
+    </message>
+    <message>
+        <source>under one another</source>
+        <translation>untereinander</translation>
+    </message>
+    <message>
+        <source>Traces under one another</source>
+        <translation>Kurven untereinander</translation>
+    </message>
+    <message>
+        <source>first across, second up</source>
+        <translation>erste waagrecht, zweite senkrecht</translation>
+    </message>
+    <message>
+        <source>First across, second up</source>
+        <translation>Erste waagrecht, zweite senkrecht</translation>
+    </message>
+    <message>
+        <source>hold the picture</source>
+        <translation>Bild anhalten</translation>
+    </message>
+    <message>
+        <source>Hold the picture</source>
+        <translation>Bild anhalten</translation>
+    </message>
+    <message>
+        <source>hold after one edge</source>
+        <translation>nach einer Flanke anhalten</translation>
+    </message>
+    <message>
+        <source>Hold after one edge</source>
+        <translation>Nach einer Flanke anhalten</translation>
+    </message>
+    <message>
+        <source>Tuning that notes are held against</source>
+        <translation>Stimmung, an der Töne gemessen werden</translation>
+    </message>
+    <message>
+        <source>play −2 … +4 V into it</source>
+        <translation>−2 … +4 V hineinspielen</translation>
+    </message>
+    <message>
+        <source>Play a range of volts into its pitch input</source>
+        <translation>Einen Spannungsbereich in den Tonhöheneingang spielen</translation>
+    </message>
+    <message>
+        <source>Vowel that is aimed at</source>
+        <translation>Angestrebter Vokal</translation>
+    </message>
+    <message>
+        <source>the nearest one</source>
+        <translation>der nächste</translation>
+    </message>
+    <message>
+        <source>sidebands of 2 by 3</source>
+        <translation>Seitenbänder von 2 durch 3</translation>
+    </message>
+    <message>
+        <source>Sidebands of the second by the third</source>
+        <translation>Seitenbänder des zweiten durch das dritte</translation>
+    </message>
+    <message>
+        <source>what the rate adds</source>
+        <translation>was die Abtastrate dazutut</translation>
+    </message>
+    <message>
+        <source>Compare with a run at twice the rate</source>
+        <translation>Mit einem Lauf bei doppelter Rate vergleichen</translation>
+    </message>
+    <message>
+        <source>What it is held against</source>
+        <translation>Womit verglichen wird</translation>
+    </message>
+    <message>
+        <source>Hear in turns</source>
+        <translation>Abwechselnd hören</translation>
+    </message>
+    <message>
+        <source>From one to the other at each bar, equally loud</source>
+        <translation>Mit jedem Takt vom einen zum anderen, gleich laut</translation>
+    </message>
+    <message>
+        <source>Blind…</source>
+        <translation>Blind…</translation>
+    </message>
+    <message>
+        <source>Ten rounds, nobody knows which is which</source>
+        <translation>Zehn Runden, niemand weiß, was was ist</translation>
+    </message>
+    <message>
+        <source>Knobs that may be turned to match the recording</source>
+        <translation>Regler, die gedreht werden dürfen, bis es der Aufnahme gleicht</translation>
+    </message>
+    <message>
+        <source>Find these knobs</source>
+        <translation>Diese Regler finden</translation>
+    </message>
+    <message>
+        <source>Turns them in silent runs until the simulation is like the recording</source>
+        <translation>Dreht sie in stillen Läufen, bis die Simulation der Aufnahme gleicht</translation>
+    </message>
+    <message>
+        <source>Shows</source>
+        <translation>Zeigt</translation>
+    </message>
+    <message>
+        <source>From</source>
+        <translation>Ab</translation>
+    </message>
+    <message>
+        <source>Tuning</source>
+        <translation>Stimmung</translation>
+    </message>
+    <message>
+        <source>Vowel</source>
+        <translation>Vokal</translation>
+    </message>
+    <message>
+        <source>Against</source>
+        <translation>Gegen</translation>
+    </message>
+    <message>
+        <source>Knobs that may differ</source>
+        <translation>Regler, die abweichen können</translation>
+    </message>
+    <message>
+        <source>way out, right</source>
+        <translation>Ausgang, rechts</translation>
+    </message>
+    <message>
+        <source>way out</source>
+        <translation>Ausgang</translation>
+    </message>
+    <message>
+        <source>what comes in</source>
+        <translation>was ankommt</translation>
+    </message>
+    <message>
+        <source>recording</source>
+        <translation>Aufnahme</translation>
+    </message>
+    <message>
+        <source>the way out, as nothing is chosen</source>
+        <translation>der Ausgang, da nichts gewählt ist</translation>
+    </message>
+    <message>
+        <source>by itself</source>
+        <translation>von selbst</translation>
+    </message>
+    <message>
+        <source>free</source>
+        <translation>frei</translation>
+    </message>
+    <message>
+        <source>edges of %1</source>
+        <translation>Flanken von %1</translation>
+    </message>
+    <message>
+        <source>none but twelve equal notes</source>
+        <translation>nur zwölf gleiche Töne</translation>
+    </message>
+    <message>
+        <source>setting %1</source>
+        <translation>Einstellung %1</translation>
+    </message>
+    <message>
+        <source>take %1</source>
+        <translation>Take %1</translation>
+    </message>
+    <message>
+        <source>a patch file…</source>
+        <translation>eine Patch-Datei…</translation>
+    </message>
+    <message>
+        <source> (unknown)</source>
+        <translation> (unbekannt)</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::BenchPlace</name>
+    <message>
+        <source>Hold it against a patch</source>
+        <translation>Mit einem Patch vergleichen</translation>
+    </message>
+    <message>
+        <source>Patches (*.json *.lariat)</source>
+        <translation>Patches (*.json *.lariat)</translation>
+    </message>
+    <message>
+        <source>note the answer</source>
+        <translation>Antwort notieren</translation>
+    </message>
+    <message>
+        <source>Noted at %1; the sheet prints it.</source>
+        <translation>Bei %1 notiert; das Blatt druckt es.</translation>
+    </message>
+    <message>
+        <source>%1 is gone, and no longer asked of.</source>
+        <translation>%1 gibt es nicht mehr und wird nicht mehr gefragt.</translation>
+    </message>
+    <message>
+        <source>Hear in turns</source>
+        <translation>Abwechselnd hören</translation>
+    </message>
+    <message>
+        <source>Heard: this one</source>
+        <translation>Zu hören: dieses</translation>
+    </message>
+    <message>
+        <source>Heard: the other</source>
+        <translation>Zu hören: das andere</translation>
+    </message>
+    <message>
+        <source>Choose a question at the left, and what it is asked of: a jack, with the button or with F4 in the Patch, or a recording. The answer stands here.</source>
+        <translation>Links eine Frage wählen und was gefragt wird: eine Buchse, mit dem Knopf oder mit F4 im Patch, oder eine Aufnahme. Die Antwort steht dann hier.</translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation>Anhalten</translation>
+    </message>
+    <message>
+        <source>Save picture…</source>
+        <translation>Bild speichern…</translation>
+    </message>
+    <message>
+        <source>Save figures…</source>
+        <translation>Werte speichern…</translation>
+    </message>
+    <message>
+        <source>Stopped.</source>
+        <translation>Angehalten.</translation>
+    </message>
+    <message>
+        <source>Save the picture</source>
+        <translation>Bild speichern</translation>
+    </message>
+    <message>
+        <source>answer.svg</source>
+        <translation>antwort.svg</translation>
+    </message>
+    <message>
+        <source>Pictures (*.svg *.png)</source>
+        <translation>Bilder (*.svg *.png)</translation>
+    </message>
+    <message>
+        <source>Save the figures</source>
+        <translation>Werte speichern</translation>
+    </message>
+    <message>
+        <source>answer.csv</source>
+        <translation>antwort.csv</translation>
+    </message>
+    <message>
+        <source>Tables (*.csv *.json)</source>
+        <translation>Tabellen (*.csv *.json)</translation>
+    </message>
+    <message>
+        <source>Figures</source>
+        <translation>Werte</translation>
+    </message>
+    <message>
+        <source>Find the setting for…</source>
+        <translation>Einstellung finden für…</translation>
+    </message>
+    <message>
+        <source>Turns a knob of the first jack&apos;s post until what is measured is as you want it</source>
+        <translation>Dreht einen Regler des Pfostens der ersten Buchse, bis das Gemessene wie gewünscht ist</translation>
+    </message>
+    <message>
+        <source>Ask again</source>
+        <translation>Noch einmal fragen</translation>
+    </message>
+    <message>
+        <source>Ask of another jack…</source>
+        <translation>Eine weitere Buchse fragen…</translation>
+    </message>
+    <message>
+        <source>Ask about what is chosen</source>
+        <translation>Nach dem Gewählten fragen</translation>
+    </message>
+    <message>
+        <source>Ask of what is chosen as well</source>
+        <translation>Auch das Gewählte fragen</translation>
+    </message>
+    <message>
+        <source>It is asked of already, or there are eight.</source>
+        <translation>Es wird schon gefragt, oder es sind acht.</translation>
+    </message>
+    <message numerus="yes">
+        <source>The Bench is asked of %n jack(s) now.</source>
+        <translation>
+            <numerusform>Beim Messen wird jetzt %n Buchse gefragt.</numerusform>
+            <numerusform>Beim Messen werden jetzt %n Buchsen gefragt.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Ask of a jack</source>
+        <translation>Eine Buchse fragen</translation>
+    </message>
+    <message>
+        <source>Type part of a post&apos;s or jack&apos;s name</source>
+        <translation>Teil eines Pfosten- oder Buchsennamens eingeben</translation>
+    </message>
+    <message>
+        <source>way out</source>
+        <translation>Ausgang</translation>
+    </message>
+    <message>
+        <source>way out, right</source>
+        <translation>Ausgang, rechts</translation>
+    </message>
+    <message>
+        <source>%1 (what comes in)</source>
+        <translation>%1 (was ankommt)</translation>
+    </message>
+    <message>
+        <source>Ask of a recording</source>
+        <translation>Eine Aufnahme fragen</translation>
+    </message>
+    <message>
+        <source>Type to choose</source>
+        <translation>Tippen zum Wählen</translation>
+    </message>
+    <message>
+        <source>The last one, %1</source>
+        <translation>Die letzte, %1</translation>
+    </message>
+    <message>
+        <source>Another file…</source>
+        <translation>Eine andere Datei…</translation>
+    </message>
+    <message>
+        <source>Sound (*.wav *.flac *.aif *.aiff)</source>
+        <translation>Klang (*.wav *.flac *.aif *.aiff)</translation>
+    </message>
+    <message>
+        <source>Reading %1</source>
+        <translation>%1 wird gelesen</translation>
+    </message>
+    <message>
+        <source>Knobs are being turned…</source>
+        <translation>Regler werden gedreht…</translation>
+    </message>
+    <message>
+        <source>Asking…</source>
+        <translation>Es wird gefragt…</translation>
+    </message>
+    <message>
+        <source>Finding knobs</source>
+        <translation>Regler werden gefunden</translation>
+    </message>
+    <message>
+        <source>Asking</source>
+        <translation>Fragen</translation>
+    </message>
+    <message>
+        <source>of the whole</source>
+        <translation>vom Ganzen</translation>
+    </message>
+    <message>
+        <source>Do it</source>
+        <translation>Ausführen</translation>
+    </message>
+    <message>
+        <source>Done: %1</source>
+        <translation>Erledigt: %1</translation>
+    </message>
+    <message>
+        <source>this one</source>
+        <translation>dieses</translation>
+    </message>
+    <message>
+        <source>Type the knob that may be turned</source>
+        <translation>Den Regler eingeben, der gedreht werden darf</translation>
+    </message>
+    <message>
+        <source>Written: %1</source>
+        <translation>Geschrieben: %1</translation>
     </message>
 </context>
 <context>
@@ -7675,6 +9364,17 @@ tempo 112</translation>
     <message>
         <source>%1, %2: %3</source>
         <translation>%1, %2: %3</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::PlotsView</name>
+    <message>
+        <source>Pictures of the answer</source>
+        <translation>Bilder der Antwort</translation>
+    </message>
+    <message>
+        <source>Drag to measure between two places; Left and Right move a cursor, Space takes the other, Esc takes both away</source>
+        <translation>Ziehen misst zwischen zwei Stellen; Links und Rechts bewegen einen Zeiger, Leertaste nimmt den anderen, Esc nimmt beide weg</translation>
     </message>
 </context>
 <context>

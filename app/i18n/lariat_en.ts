@@ -2,6 +2,16 @@
 <!DOCTYPE TS>
 <TS version="2.1" language="en" sourcelanguage="en">
 <context>
+    <name>lariat::BenchPlace</name>
+    <message numerus="yes">
+        <source>The Bench is asked of %n jack(s) now.</source>
+        <translation>
+            <numerusform>The Bench is asked of %n jack now.</numerusform>
+            <numerusform>The Bench is asked of %n jacks now.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>lariat::BlindDialog</name>
     <message numerus="yes">
         <source>no difference in %n round(s)</source>

@@ -240,6 +240,7 @@ Result<Answer> askLoud(const Patch& patch, const Library& library, const LoudOpt
     answer.question = Question::Loud;
     for (const Rung& rung : ladder)
         answer.tracks.push_back(fmt::format("{} {}", answer.tracks.size() + 1, trackName(patch, library, rung.jack)));
+    const auto nameOf = [&](std::size_t rung) { return trackName(patch, library, ladder[rung].jack); };
     Plot plot;
     plot.id = "ladder";
     plot.title = say("Stage by stage, in dB of ±10 V");
@@ -314,7 +315,7 @@ Result<Answer> askLoud(const Patch& patch, const Library& library, const LoudOpt
         if (parts.empty()) continue;
         Plot sum;
         sum.id = "sum";
-        sum.title = say("What comes together in {}", answer.tracks[r]);
+        sum.title = say("What comes together in {}", nameOf(r));
         sum.share = 0.7;
         double high = 1.0;
         double worstDc = 0.0;
@@ -413,14 +414,14 @@ Result<Answer> askLoud(const Patch& patch, const Library& library, const LoudOpt
         break;
     }
     if (worst < 0.01)
-        answer.verdict = say("Nothing sounds along the way: {} gives {}.", answer.tracks.front(), voltsText(worst));
+        answer.verdict = say("Nothing sounds along the way: {} gives {}.", nameOf(0), voltsText(worst));
     else if (worst > kRails)
-        answer.verdict = say("{} goes beyond ±10 V: {:.1f} V at its peak.", answer.tracks[worstRung], worst);
+        answer.verdict = say("{} goes beyond ±10 V: {:.1f} V at its peak.", nameOf(worstRung), worst);
     else
         answer.verdict =
             say("Nothing clips: the hottest stage is {} with {:.1f} V, {:.1f} dB below the rails; {:.1f} dBFS "
                 "leave the case.",
-                answer.tracks[worstRung], worst, toDecibels(kRails / worst).value, toDbfs({outPeak}).value);
+                nameOf(worstRung), worst, toDecibels(kRails / worst).value, toDbfs({outPeak}).value);
     if (answer.more.empty() && turned > 0) answer.more = say("{} of its stages turn the wave over.", turned);
     if (options.progress && !options.progress(1.0)) return failure(say("stopped"));
     return answer;

@@ -8,6 +8,7 @@
 namespace lariat {
 
 std::string voltsText(double volts) {
+    if (std::abs(volts) < 0.0005) return "0 V";
     return std::abs(volts) < 0.1 ? fmt::format("{:+.0f} mV", 1e3 * volts) : fmt::format("{:+.2f} V", volts);
 }
 

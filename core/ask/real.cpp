@@ -29,6 +29,7 @@ constexpr double kNoiseOff = 6.0;    ///< dB
 constexpr double kHeldClarity = 0.97;
 constexpr double kHeldCents = 12.0; ///< from one point of a line to the next
 constexpr std::size_t kEnoughPoints = 3;
+constexpr double kFootDecibels = -50.0; ///< of a band; what is less counts as nothing
 constexpr double kSilence = 0.015;  ///< seconds at the start
 constexpr double kNearHull = 0.05;  ///< seconds
 constexpr double kSure = 0.9;       ///< of likeness
@@ -210,10 +211,10 @@ Result<RealPair> pairUp(const Patch& patch, const Library& library, const Trace&
         for (const double a : simulated)
             for (const double b : real)
                 if (std::abs(b - a - out.offset) < kNearOnset) offsets.push_back(b - a);
-        if (2 * offsets.size() > simulated.size() && !offsets.empty()) {
-            out.offset = medianOf(std::move(offsets));
-            out.drift = 0.0;
-        }
+        const bool enough = !offsets.empty() && 2 * offsets.size() >= simulated.size();
+        if (enough) out.offset = medianOf(std::move(offsets));
+        if (!enough && begins) out.offset = near.around;
+        if (enough || begins) out.drift = 0.0;
     }
     return out;
 }
@@ -345,7 +346,7 @@ Answer askReal(const RealPair& pair, const RealOptions& options) {
     }
     for (std::size_t b = 0; b < kThirds; ++b) {
         if (std::max(thirdsA[b], thirdsB[b]) < -30.0) continue;
-        const double differs = thirdsB[b] - thirdsA[b];
+        const double differs = std::max(kFootDecibels, thirdsB[b]) - std::max(kFootDecibels, thirdsA[b]);
         if (std::abs(differs) > std::abs(worst)) {
             worst = differs;
             worstBand = b;

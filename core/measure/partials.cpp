@@ -114,10 +114,13 @@ double brightnessOf(const Spectrum& spectrum) {
 
 Spectrum averagedSpectrum(std::span<const float> volts, double rate, std::size_t size) {
     if (volts.size() <= size) return measureSpectrum(volts, rate);
+    // With half a frame of silence at either end, so that what begins at once is not faded out.
+    std::vector<float> padded(volts.size() + size, 0.0f);
+    std::ranges::copy(volts, padded.begin() + static_cast<std::ptrdiff_t>(size / 2));
     Spectrum out;
     int count = 0;
-    for (std::size_t at = 0; at + size <= volts.size(); at += size / 2) {
-        const Spectrum one = measureSpectrum(volts.subspan(at, size), rate);
+    for (std::size_t at = 0; at + size <= padded.size(); at += size / 2) {
+        const Spectrum one = measureSpectrum(std::span<const float>(padded).subspan(at, size), rate);
         out.binHertz = one.binHertz;
         out.amplitude.resize(one.amplitude.size(), 0.0f);
         for (std::size_t b = 0; b < one.amplitude.size(); ++b) out.amplitude[b] += one.amplitude[b] * one.amplitude[b];

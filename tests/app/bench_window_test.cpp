@@ -368,6 +368,8 @@ class BenchWindowTest : public QObject {
         go(o);
         EVENTUALLY(benchOf(o).settled());
         QVERIFY2(benchOf(o).answer() && !benchOf(o).answer()->offers.empty(), qPrintable(verdict(o)));
+        QVERIFY2(figure(o, "after-decibels") < 4.0, qPrintable(verdict(o)));
+        EVENTUALLY(named<QPushButton>(o, "bench-offer").height() > 10); // laid out
         press(o, "bench-offer");
         const auto truth = std::ranges::find_if(
             recorded->truth.knobs, [](const auto& one) { return one.post == "level-a" && one.knob == "decay"; });
