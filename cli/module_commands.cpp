@@ -1,4 +1,5 @@
 // module: a module as lines, made from lines, tried on a stand, and its knobs calibrated.
+#include "ask/track.h"
 #include "cli/commands.h"
 #include "engine/render.h"
 #include "library/check.h"
@@ -7,10 +8,12 @@
 #include "maker/module_text.h"
 #include "maker/stand.h"
 #include "maker/values.h"
+#include "measure/measure.h"
 #include "measure/reading.h"
 #include "model/audio_file.h"
 #include "model/file.h"
 #include "units/letters.h"
+#include "units/pitch.h"
 
 #include <cmath>
 #include <iostream>
@@ -250,6 +253,78 @@ void addCalibrateKnob(CLI::App& module, Context& context) {
     });
 }
 
+/// "C2 = 65.9 Hz", or "C2 = low.wav": the pitch of a recording.
+PlayedNote readPlayed(const std::string& text) {
+    const auto equals = text.find('=');
+    const auto trimmed = [](std::string part) {
+        while (!part.empty() && part.front() == ' ') part.erase(part.begin());
+        while (!part.empty() && part.back() == ' ') part.pop_back();
+        return part;
+    };
+    const auto note = equals == std::string::npos ? std::nullopt : parseNote(trimmed(text.substr(0, equals)));
+    if (!note) refuse(fmt::format("\"{}\" should be written \"C2 = 65.9 Hz\" or \"C2 = low.wav\"", text));
+    const std::string what = trimmed(text.substr(equals + 1));
+    PlayedNote out{static_cast<double>(*note), 0.0};
+    if (const auto hertz = Scale{Unit::Hertz, 1.0, 20000.0}.parse(what)) {
+        out.hertz = *hertz;
+        return out;
+    }
+    const Trace trace = need(readTrack(what, {}));
+    const auto pitch = measurePitch(trace.volts, trace.rate, {1e-3});
+    if (!pitch || pitch->clarity < 0.9) refuse(fmt::format("{} holds no steady pitch", what));
+    out.hertz = pitch->hertz.value;
+    return out;
+}
+
+void addModuleTune(CLI::App& module, Context& context) {
+    struct Options {
+        std::string module;
+        std::string jack;
+        std::vector<std::string> notes;
+        ModuleTarget target;
+    };
+    auto options = std::make_shared<Options>();
+    auto* command = module.add_subcommand(
+        "tune", "How wide an octave of a pitch input is on the metal: which notes to record, and what follows from them");
+    giveExamples(*command, "  lariat-cli module tune keel-vco-pair a.voct\n"
+                           "  lariat-cli module tune keel-vco-pair a.voct --note \"C2 = 65.9 Hz\" --note \"C4 = 262.1 Hz\" \\\n"
+                           "      --note \"C6 = high.wav\" --keep");
+    command->add_option("module", options->module, "Its id, or a file")->required();
+    command->add_option("jack", options->jack, "part.jack of a pitch input")->required();
+    command->add_option("--note", options->notes, "\"C2 = 65.9 Hz\", or a recording of it, \"C2 = low.wav\"");
+    options->target.addTo(*command);
+    command->callback([options, &context] {
+        const Workspace workspace = context.workspace();
+        const ModuleInfo before = moduleNamed(options->module, workspace);
+        const JackRef at = readJack(options->jack);
+        (void)need(withTracking(before, at.post, at.jack, 0.0)); // there is such a jack
+        if (options->notes.empty()) {
+            fmt::print("Play these into {}, let each stand for two seconds, and record or read its pitch:\n", options->jack);
+            for (const int note : kNotesToRecord)
+                fmt::print("  {:<3} {:+.0f} V, should be {:.2f} Hz\n", noteName(note), noteToVolts(note).value,
+                           noteToHertz(note).value);
+            fmt::print("Tune the middle one by ear first; the outer two tell how wide an octave is.\n");
+            return;
+        }
+        std::vector<PlayedNote> notes;
+        for (const std::string& text : options->notes) notes.push_back(readPlayed(text));
+        const Tracked tracked = need(trackingOf(notes));
+        options->target.write(need(withTracking(before, at.post, at.jack, tracked.centsPerOctave)), workspace);
+        if (context.json) {
+            std::cout << dump({{"cents-per-octave", tracked.centsPerOctave},
+                               {"middle-cents", tracked.middle},
+                               {"off-cents", tracked.off},
+                               {"kept", options->target.given()}});
+            return;
+        }
+        fmt::print("an octave is {:+.1f} cents {}, the whole stands {:+.1f} cents off\n", tracked.centsPerOctave,
+                   tracked.centsPerOctave < 0.0 ? "too narrow" : "too wide", tracked.middle);
+        for (std::size_t i = 0; i < notes.size(); ++i)
+            fmt::print("  {:<3} {:.2f} Hz, {:+.1f} cents beside that line\n",
+                       noteName(static_cast<int>(std::lround(notes[i].note))), notes[i].hertz, tracked.off[i]);
+    });
+}
+
 } // namespace
 
 void addModule(CLI::App& app, Context& context) {
@@ -259,6 +334,7 @@ void addModule(CLI::App& app, Context& context) {
     addMakeModule(*module, context);
     addTryModule(*module, context);
     addCalibrateKnob(*module, context);
+    addModuleTune(*module, context);
 }
 
 } // namespace lariat::cli

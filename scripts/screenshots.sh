@@ -9,7 +9,6 @@ mkdir -p "$shots"
 build/app/lariat --theme light --size 1280x800 --select osc-a --picture "$shots/patch.png"
 build/app/lariat --theme dark --size 1280x800 --select contour-1 --picture "$shots/patch-dark.png"
 build/app/lariat --theme light --size 1920x1080 --select osc-b --picture "$shots/patch-wide.png"
-build/app/lariat data/demo/engine-room.json --theme light --size 1280x800 --select compressor --picture "$shots/engine-room.png"
 build/app/lariat --theme light --size 1280x800 --select 13 --panel findings --picture "$shots/findings.png"
 silent="$(mktemp -d)/silent.json" # nothing is in the sequencer's clock
 python3 -c 'import json, sys
@@ -18,7 +17,8 @@ patch["cables"] = [cable for cable in patch["cables"] if cable["to"] != "tracks.
 json.dump(patch, open(sys.argv[1], "w"))' "$silent"
 build/app/lariat "$silent" --theme light --size 1280x800 --panel why --picture "$shots/why.png"
 build/app/lariat data/demo/first-voice.json --theme light --size 1280x800 --select 7 --until 7 --keys --picture "$shots/row-by-row.png"
-build/app/lariat --theme light --size 1280x800 --select 7 --panel findings --language de --picture "$shots/german.png"
+build/app/lariat --theme light --size 1280x800 --place bench --panel "same vca-2.out" --picture "$shots/bench.png"
+build/app/lariat --theme dark --size 1280x800 --place bench --panel "loud osc-a.saw" --language de --picture "$shots/german.png"
 (
     XDG_CONFIG_HOME="$(mktemp -d)" # the layout is remembered there
     export XDG_CONFIG_HOME

@@ -1,24 +1,22 @@
 // Which is better? Two of anything, at one loudness: figures of both, and what is different about them.
 #include "ask/parts.h"
+#include "engine/render.h"
 #include "log/heard.h"
-#include "measure/align.h"
 #include "measure/loudness.h"
 #include "measure/partials.h"
 #include "units/level.h"
 
 #include <algorithm>
 #include <cmath>
+#include <future>
 
 namespace lariat {
 namespace {
 
 /// As a file at the rate of takes would hold it, the same on both sides.
 std::vector<float> asMix(const Trace& track, double from) {
-    const auto at = resampled(samplesFrom(track, from), track.rate, kTakeRate);
-    std::vector<float> mix;
-    mix.reserve(2 * at.size());
-    for (const float v : at) mix.insert(mix.end(), 2, v / static_cast<float>(kFullScaleVolts));
-    return mix;
+    const auto volts = samplesFrom(track, from);
+    return convertMix(volts, volts, track.rate, kTakeRate);
 }
 
 } // namespace
@@ -31,8 +29,11 @@ Answer askBetter(const Asked& asked) {
         answer.verdict = say("One alone is neither better nor worse: choose what to hold it against.");
         return answer;
     }
+    // Side by side: each of them takes half a second of ten.
+    auto second =
+        std::async(std::launch::async, [&] { return hear(asMix(asked.tracks[1], asked.options.from)); });
     const TakeSound one = hear(asMix(asked.tracks[0], asked.options.from));
-    const TakeSound other = hear(asMix(asked.tracks[1], asked.options.from));
+    const TakeSound other = second.get();
     std::vector<Sentence> said;
     for (const FigureInfo& info : allFigures()) {
         const auto a = one.figures.find(info.id);

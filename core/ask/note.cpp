@@ -16,6 +16,7 @@ namespace {
 
 constexpr double kSilent = 0.002; ///< volts RMS
 constexpr double kOneNote = 40.0; ///< cents
+constexpr std::size_t kEnoughHits = 12; ///< of a drum, to know its tail
 
 /// A pitch that was held.
 struct Held {
@@ -187,7 +188,8 @@ Answer askNote(const Asked& asked) {
     };
     // A drum is struck and comes to rest: the sine of its tail, hit by hit.
     if (!leader) {
-        const auto begins = onsets(read, heard.rate);
+        auto begins = onsets(read, heard.rate);
+        if (begins.size() > kEnoughHits + 1) begins.resize(kEnoughHits + 1);
         const auto hits = measureHits(read, heard.rate, begins);
         std::vector<double> tails;
         for (const HitReading& hit : hits)

@@ -3,6 +3,7 @@
 #include "measure/measure.h"
 #include "plan/goal.h"
 #include "units/letters.h"
+#include "units/pitch.h"
 
 #include <algorithm>
 #include <cmath>
@@ -101,6 +102,69 @@ Result<double> hearReading(Heard what, std::span<const float> volts, double rate
     if (!heard || !std::isfinite(*heard) || (what != Heard::Volts && *heard <= 0.0))
         return failure(say("this recording tells nothing of it: it is silent, too short, or of another kind"));
     return *heard;
+}
+
+Result<Tracked> trackingOf(std::span<const PlayedNote> notes) {
+    if (notes.size() < 2) return failure(say("two notes at least are needed; three, two octaves apart, tell best"));
+    double n = 0.0;
+    double sx = 0.0;
+    double sy = 0.0;
+    double sxx = 0.0;
+    double sxy = 0.0;
+    double low = 1e9;
+    double high = -1e9;
+    std::vector<double> cents;
+    for (const PlayedNote& one : notes) {
+        if (!(one.hertz > 1.0 && one.hertz < 50000.0)) return failure(say("{:g} Hz is no pitch", one.hertz));
+        const double octaves = (one.note - 60.0) / 12.0;
+        cents.push_back(1200.0 * std::log2(one.hertz / noteToHertz(one.note).value));
+        low = std::min(low, octaves);
+        high = std::max(high, octaves);
+        n += 1.0;
+        sx += octaves;
+        sy += cents.back();
+        sxx += octaves * octaves;
+        sxy += octaves * cents.back();
+    }
+    if (high - low < 0.999) return failure(say("the notes lie less than an octave apart, which tells nothing of an octave"));
+    Tracked out;
+    out.centsPerOctave = (n * sxy - sx * sy) / (n * sxx - sx * sx);
+    out.middle = sy / n;
+    for (std::size_t i = 0; i < notes.size(); ++i)
+        out.off.push_back(cents[i] - out.middle - out.centsPerOctave * ((notes[i].note - 60.0) / 12.0 - sx / n));
+    return out;
+}
+
+Result<ModuleInfo> withTracking(const ModuleInfo& module, const std::string& part, const std::string& jack,
+                                double centsPerOctave) {
+    const PartInfo* info = module.part(part);
+    if (!info) return failure(say("{} has no part \"{}\"", module.description.name, part));
+    const JackInfo* input = info->jack(jack);
+    if (!input) return failure(say("{} has no jack \"{}\"", info->name, jack));
+    if (input->output || input->kind != SignalKind::Pitch || input->scaling.hertzPerVolt)
+        return failure(say("{} of {} is no pitch input of one volt an octave", input->name, info->name));
+    if (std::abs(centsPerOctave) > 600.0) return failure(say("{:+.0f} cents an octave are no tracking", centsPerOctave));
+    ModuleDescription changed = module.description;
+    PartDescription& there = *std::ranges::find(changed.parts, part, &PartDescription::id);
+    auto it = std::ranges::find(there.jacks, jack, &JackDescription::id);
+    if (it == there.jacks.end()) {
+        // The part shows all of its block: where one jack is named, all are.
+        if (!there.showsAll) {
+            there.jacks.clear();
+            for (const JackInfo& one : info->jacks) {
+                JackDescription named;
+                named.id = one.id;
+                there.jacks.push_back(std::move(named));
+            }
+        } else {
+            JackDescription named;
+            named.id = jack;
+            there.jacks.push_back(std::move(named));
+        }
+        it = std::ranges::find(there.jacks, jack, &JackDescription::id);
+    }
+    it->scaling.gain = 1.0 / (1.0 + centsPerOctave / 1200.0);
+    return resolveModule(changed);
 }
 
 } // namespace lariat

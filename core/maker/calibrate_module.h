@@ -3,9 +3,11 @@
 
 #include "library/library.h"
 
+#include <array>
 #include <optional>
 #include <span>
 #include <string>
+#include <vector>
 
 namespace lariat {
 
@@ -28,5 +30,26 @@ enum class Heard {
 std::optional<Heard> heardOf(const KnobInfo& knob);
 /// Reads it. Fails if the recording holds nothing of the kind.
 Result<double> hearReading(Heard what, std::span<const float> volts, double rate);
+
+/// A note that was played into a pitch input of the metal, and what sounded.
+struct PlayedNote {
+    double note = 60.0; ///< C4 = 60
+    double hertz = 0.0;
+};
+/// What such notes say of an input: by how many cents each octave is too wide, what is left of them beside that line, and
+/// by how many cents the whole stands too high where it is tuned in the middle.
+struct Tracked {
+    double centsPerOctave = 0.0;
+    double middle = 0.0;     ///< cents at the middle of the notes
+    std::vector<double> off; ///< cents, note by note
+};
+/// Fails for fewer than two notes, notes less than an octave apart, or what is no frequency.
+Result<Tracked> trackingOf(std::span<const PlayedNote> notes);
+/// The module with that pitch input as wide as it was found; `centsPerOctave` 0 leaves it as its maker did. Fails if there
+/// is no such jack, or it takes no pitch.
+Result<ModuleInfo> withTracking(const ModuleInfo& module, const std::string& part, const std::string& jack,
+                                double centsPerOctave);
+/// Three notes that tell it best: two octaves below the middle, the middle, and two above.
+inline constexpr std::array kNotesToRecord = {36, 60, 84};
 
 } // namespace lariat

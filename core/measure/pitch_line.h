@@ -24,7 +24,7 @@ struct PitchLineOptions {
     double lowest = 20.0;   ///< hertz
 };
 /// Frames of 40 ms, or as long as four periods of what is lower. Nothing if `goesOn` says no.
-std::vector<PitchPoint> pitchLine(std::span<const float> volts, double rate, const PitchLineOptions& options = {},
+std::vector<PitchPoint> pitchLine(std::span<const float> whole, double rate, const PitchLineOptions& options = {},
                                   const std::function<bool(double)>& goesOn = {});
 
 struct Vibrato {

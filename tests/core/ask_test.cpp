@@ -3,6 +3,7 @@
 #include "ask/ask.h"
 #include "ask/loud.h"
 #include "ask/tracking.h"
+#include "maker/calibrate_module.h"
 #include "measure/align.h"
 #include "measure/hits.h"
 #include "measure/partials.h"
@@ -543,11 +544,21 @@ class AskTest : public QObject {
         QVERIFY2(std::abs(figure(*answer, "worst-cents")) < 0.5, answer->verdict.str().c_str());
         // A module whose octave is 12 cents too wide shows it.
         Library wide = library;
-        ModuleInfo module = *wide.module("keel-vco-pair");
-        for (PartInfo& part : module.parts)
-            for (JackInfo& jack : part.jacks)
-                if (jack.kind == SignalKind::Pitch && !jack.output) jack.scaling.gain /= 1.0 + 12.0 / 1200.0;
-        wide.add(std::move(module));
+        std::vector<PlayedNote> played;
+        for (const int note : kNotesToRecord)
+            played.push_back({static_cast<double>(note), noteToHertz(note).value * std::exp2((12.0 * (note - 60) / 12.0 + 5.0) / 1200.0)});
+        const auto tracked = trackingOf(played);
+        QVERIFY(tracked.has_value());
+        QVERIFY(std::abs(tracked->centsPerOctave - 12.0) < 0.01 && std::abs(tracked->middle - 5.0) < 0.01);
+        for (const double rest : tracked->off) QVERIFY(std::abs(rest) < 0.01);
+        auto tuned = withTracking(*library.module("keel-vco-pair"), "b", "voct", tracked->centsPerOctave);
+        QVERIFY2(tuned.has_value(), tuned ? "" : tuned.error().text().c_str());
+        QVERIFY(readModule(writeModule(tuned->description)).has_value()); // it is kept in a file
+        wide.add(std::move(*tuned));
+        QVERIFY(!withTracking(*library.module("keel-vco-pair"), "b", "saw", 3.0).has_value());
+        QVERIFY(!withTracking(*library.module("keel-vco-pair"), "c", "voct", 3.0).has_value());
+        QVERIFY(!trackingOf(std::vector<PlayedNote>{{60, 261.6}, {64, 329.6}}).has_value());
+        QVERIFY(!trackingOf(std::vector<PlayedNote>{{60, 261.6}, {84, 0.0}}).has_value());
         const auto off = askTracking(lamp(), wide, {.input = {"osc-b", "voct"}, .output = {"osc-b", "pulse"}});
         QVERIFY2(std::abs(figure(*off, "slope-cents") - 12.0) < 0.2, off->verdict.str().c_str());
         QVERIFY(off->verdict.str().find("does not track") != std::string::npos);
