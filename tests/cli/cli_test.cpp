@@ -1,5 +1,6 @@
 // The command line: every subcommand on the demo, JSON answers, exit codes, and errors on stderr.
 #include "blocks/block.h"
+#include "cli/run.h"
 #include "library/meaning.h"
 #include "model/audio_file.h"
 #include "support/patches.h"
@@ -9,31 +10,10 @@
 #include <QJsonArray>
 #include <QJsonDocument>
 #include <QJsonObject>
-#include <QProcess>
 #include <QTemporaryDir>
 
 using namespace lariat;
-
-namespace {
-
-const QString kLamp = QStringLiteral(LARIAT_SOURCE "/data/demo/lamp.json");
-
-struct Answer {
-    int code = -1;
-    QString out;
-    QString err;
-    [[nodiscard]] QJsonDocument json() const { return QJsonDocument::fromJson(out.toUtf8()); }
-};
-
-Answer run(const QStringList& arguments) {
-    QProcess process;
-    process.start(QStringLiteral(LARIAT_CLI), arguments);
-    if (!process.waitForFinished(120'000)) return {};
-    return {process.exitCode(), QString::fromUtf8(process.readAllStandardOutput()),
-            QString::fromUtf8(process.readAllStandardError())};
-}
-
-} // namespace
+using namespace lariat::test;
 
 class CliTest : public QObject {
     Q_OBJECT
