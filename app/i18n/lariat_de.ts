@@ -5141,6 +5141,26 @@
         <source>{} of {} has no room to be turned</source>
         <translation>{} von {} hat keinen Raum zum Drehen</translation>
     </message>
+    <message>
+        <source>two notes at least are needed; three, two octaves apart, tell best</source>
+        <translation>mindestens zwei Töne werden gebraucht; drei, je zwei Oktaven auseinander, sagen am meisten</translation>
+    </message>
+    <message>
+        <source>{:g} Hz is no pitch</source>
+        <translation>{:g} Hz ist keine Tonhöhe</translation>
+    </message>
+    <message>
+        <source>the notes lie less than an octave apart, which tells nothing of an octave</source>
+        <translation>die Töne liegen weniger als eine Oktave auseinander, das sagt nichts über eine Oktave</translation>
+    </message>
+    <message>
+        <source>{} of {} is no pitch input of one volt an octave</source>
+        <translation>{} von {} ist kein Tonhöheneingang mit einem Volt je Oktave</translation>
+    </message>
+    <message>
+        <source>{:+.0f} cents an octave are no tracking</source>
+        <translation>{:+.0f} Cent je Oktave sind keine Spur</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
