@@ -21,7 +21,6 @@
 namespace lariat {
 namespace {
 
-constexpr int kWidth = 276;
 constexpr int kQuestionHeight = 34;
 constexpr std::size_t kMostAgainst = 24;
 constexpr std::array kWindows = {0.0, 0.001, 0.005, 0.02, 0.1, 0.5, 2.0, 10.0, 60.0}; ///< seconds; 0: as it fits
@@ -45,7 +44,7 @@ QString secondsText(double seconds) {
 } // namespace
 
 AskedPanel::AskedPanel(const Session& session, QWidget* parent) : QWidget(parent), session_(session) {
-    setFixedWidth(kWidth);
+    setFixedWidth(kUsualWidth);
     auto* whole = new QVBoxLayout(this);
     whole->setContentsMargins(0, 8, 0, 8);
     whole->setSpacing(4);
@@ -93,7 +92,7 @@ void AskedPanel::makeQuestions(QLayout& column) {
     questions_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     for (int n = 0; n < kQuestionCount; ++n) {
         auto* item = new QListWidgetItem(said(questionText(static_cast<Question>(n))));
-        item->setSizeHint(QSize(kWidth, kQuestionHeight));
+        item->setSizeHint(QSize(0, kQuestionHeight));
         questions_->addItem(item);
     }
     questions_->setFixedHeight(kQuestionCount * kQuestionHeight + 4);
@@ -101,6 +100,7 @@ void AskedPanel::makeQuestions(QLayout& column) {
     column.addWidget(questions_);
     connect(questions_, &QListWidget::currentRowChanged, this, [this] {
         showOptions();
+        if (question() == Question::Better) fillAgainst();
         Q_EMIT changed();
     });
 }
@@ -282,6 +282,7 @@ Asking AskedPanel::asking() const {
     out.question = question();
     out.jacks = jacks_;
     out.recordings = recordings_;
+    out.wayOut = tr("way out").toStdString();
     out.seconds = seconds_->value();
     out.realCase = realCase_->isChecked();
     const Patch& patch = session_.document.patch();
@@ -435,10 +436,9 @@ void AskedPanel::fillTriggers() {
 
 void AskedPanel::fillAgainst() {
     const QString chosen = against_->currentText();
-    others_.erase(std::remove_if(others_.begin(), others_.end(),
-                                 [](const Against& one) { return !one.name.startsWith(QLatin1Char('/')); }),
-                  others_.end());
-    std::vector<Against> files = std::move(others_);
+    std::vector<Against> files;
+    for (Against& other : others_)
+        if (other.fromFile) files.push_back(std::move(other));
     others_.clear();
     const Patch& patch = session_.document.patch();
     for (const auto& [name, setting] : patch.settings) {
@@ -467,14 +467,18 @@ void AskedPanel::fillAgainst() {
                 }
     for (Against& file : files) others_.push_back(std::move(file));
     against_->clear();
-    for (const Against& other : others_)
-        against_->addItem(other.name.startsWith(QLatin1Char('/')) ? other.name.section(QLatin1Char('/'), -1)
-                                                                  : other.name);
+    for (const Against& other : others_) against_->addItem(other.name);
     against_->addItem(tr("a patch file…"));
     const int at = against_->findText(chosen);
     against_->setCurrentIndex(at >= 0 && at < static_cast<int>(others_.size()) ? at : others_.empty() ? -1 : 0);
     turns_->setEnabled(!others_.empty());
     blind_->setEnabled(!others_.empty());
+}
+
+void AskedPanel::holdAgainst(Against other) {
+    others_.push_back(std::move(other));
+    fillAgainst();
+    against_->setCurrentIndex(static_cast<int>(others_.size()) - 1);
 }
 
 const AskedPanel::Against* AskedPanel::against() const {
@@ -483,16 +487,19 @@ const AskedPanel::Against* AskedPanel::against() const {
 }
 
 void AskedPanel::fillKnobs() {
-    std::map<QString, Qt::CheckState> before;
-    for (int n = 0; n < knobs_->count(); ++n) before[knobs_->item(n)->text()] = knobs_->item(n)->checkState();
+    std::map<QStringList, Qt::CheckState> before; // two posts may have one name
+    for (int n = 0; n < knobs_->count(); ++n)
+        before[knobs_->item(n)->data(Qt::UserRole).toStringList()] = knobs_->item(n)->checkState();
+    const int scrolled = knobs_->currentRow();
     knobs_->clear();
     const Patch& patch = session_.document.patch();
     const auto add = [&](const Post& post, const KnobInfo& knob, bool unknown) {
         auto* item = new QListWidgetItem(
             QStringLiteral("%1 %2%3").arg(q(post.name), q(knob.name), unknown ? tr(" (unknown)") : QString()));
         item->setFlags(Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsUserCheckable);
-        item->setData(Qt::UserRole, QStringList{q(post.id), q(knob.id)});
-        const auto was = before.find(item->text());
+        const QStringList at{q(post.id), q(knob.id)};
+        item->setData(Qt::UserRole, at);
+        const auto was = before.find(at);
         item->setCheckState(was != before.end() ? was->second : unknown ? Qt::Checked : Qt::Unchecked);
         knobs_->addItem(item);
     };
@@ -502,13 +509,13 @@ void AskedPanel::fillKnobs() {
                 if (!knob.momentary && knob.scale.taper != Taper::Switch && !post.locked.contains(knob.id) &&
                     post.unknown.contains(knob.id) == unknown && (unknown || post.knobs.contains(knob.id)))
                     add(post, knob, unknown);
+    knobs_->setCurrentRow(scrolled);
 }
 
 void AskedPanel::refresh() {
     filling_ = true;
     fillAskedOf();
     fillTriggers();
-    if (question() == Question::Better) fillAgainst();
     if (question() == Question::Real) fillKnobs();
     filling_ = false;
 }

@@ -20,11 +20,15 @@ class AskedPanel : public QWidget {
     Q_OBJECT
 
   public:
+    static constexpr int kUsualWidth = 276;
+    static constexpr int kNarrowWidth = 232;
+
     /// What a comparison may be held against.
     struct Against {
         QString name;
         std::shared_ptr<const Patch> patch;
-        std::optional<double> lufs{};
+        std::optional<double> lufs{}; ///< as measured when it was kept
+        bool fromFile = false;        ///< it stays in the list, whatever the patch and the log hold
     };
     explicit AskedPanel(const Session& session, QWidget* parent = nullptr);
 
@@ -46,8 +50,11 @@ class AskedPanel : public QWidget {
     void forget();
     /// Jacks that are gone are left out; their names.
     QStringList leaveOutGone();
-    /// What depends on the patch: names, triggers, what is held against, knobs that may be found.
+    /// What depends on the patch: names and triggers, knobs that may be found.
     void refresh();
+    /// What it may be held against: settings, takes, files.
+    void fillAgainst();
+    void holdAgainst(Against other);
     /// Colours follow the theme.
     void recolour();
     [[nodiscard]] QListWidget& questions() { return *questions_; }
@@ -72,7 +79,6 @@ class AskedPanel : public QWidget {
     void showOptions();
     void fillAskedOf();
     void fillTriggers();
-    void fillAgainst();
     void fillKnobs();
     bool eventFilter(QObject* watched, QEvent* event) override;
     QWidget* row(const QString& text, QWidget* field, Question question, bool more = false);

@@ -30,6 +30,8 @@ namespace lariat {
 namespace {
 
 constexpr int kRightWidth = 316;
+constexpr int kRightNarrow = 236;
+constexpr int kNarrow = 1040;
 constexpr int kWaitMilliseconds = 220;
 constexpr int kOftenMilliseconds = 400;
 constexpr double kLiveSeconds = 2.0; ///< of samples that a tap keeps
@@ -96,7 +98,7 @@ BenchPlace::BenchPlace(const Session& session, QWidget* parent) : Place(parent),
     connect(panel_, &AskedPanel::againstFileWanted, this, [this] {
         const QString file =
             QFileDialog::getOpenFileName(window(), tr("Hold it against a patch"), {}, tr("Patches (*.json *.lariat)"));
-        panel_->refresh();
+        panel_->fillAgainst();
         if (!file.isEmpty()) holdAgainstFile(file);
     });
     connect(panel_, &AskedPanel::fitWanted, this, [this] { ask(true); });
@@ -135,12 +137,13 @@ BenchPlace::BenchPlace(const Session& session, QWidget* parent) : Place(parent),
         const QStringList gone = panel_->leaveOutGone();
         if (!gone.isEmpty())
             Q_EMIT message(tr("%1 is gone, and no longer asked of.").arg(gone.join(QStringLiteral(", "))), false);
+        if (!isVisible()) { // it is looked at anew when it is shown
+            stale_ = true;
+            return;
+        }
         panel_->refresh();
         follow();
-        if (!isVisible())
-            stale_ = true;
-        else if (!panel_->live() || !gone.isEmpty())
-            askSoon();
+        if (!panel_->live() || !gone.isEmpty()) askSoon();
     });
     connect(&session_.sound, &Sound::recorded, this, [this](const QString& file) { lastRecorded_ = file; });
     connect(turns_, &Turns::changed, this, [this] {
@@ -217,7 +220,7 @@ QWidget* BenchPlace::makeMiddle() {
 }
 
 QWidget* BenchPlace::makeRight() {
-    auto* whole = new QWidget;
+    auto* whole = right_ = new QWidget;
     whole->setFixedWidth(kRightWidth);
     auto* column = new QVBoxLayout(whole);
     column->setContentsMargins(4, 12, 12, 10);
@@ -372,10 +375,8 @@ void BenchPlace::holdAgainstFile(const QString& file) {
         Q_EMIT message(said(patch.error()), true);
         return;
     }
-    panel_->others_.push_back({file.startsWith(QLatin1Char('/')) ? file : QStringLiteral("/") + file,
-                               std::make_shared<const Patch>(std::move(*patch))});
-    panel_->refresh();
-    panel_->against_->setCurrentIndex(static_cast<int>(panel_->others_.size()) - 1);
+    panel_->holdAgainst(
+        {file.section(QLatin1Char('/'), -1), std::make_shared<const Patch>(std::move(*patch)), {}, true});
     askSoon();
 }
 
@@ -492,7 +493,7 @@ void BenchPlace::showFigures() {
     const QFontMetrics metrics(figureFont(13));
     for (const AskedFigure& figure : answer_->figures)
         widest = std::max(widest, metrics.horizontalAdvance(q(figure.text)) + 12);
-    figures_->header()->resizeSection(1, std::min(widest, 19 * kRightWidth / 32));
+    figures_->header()->resizeSection(1, std::min(widest, 19 * right_->width() / 32));
     if (asksLive_ && scrolled > 0 && scrolled < figures_->topLevelItemCount())
         figures_->scrollToItem(figures_->topLevelItem(scrolled), QAbstractItemView::PositionAtTop);
 }
@@ -707,8 +708,17 @@ void BenchPlace::writeFigures(const QString& file) {
 void BenchPlace::showEvent(QShowEvent* event) {
     Place::showEvent(event);
     panel_->refresh();
+    panel_->fillAgainst();
     follow();
     if (stale_ || !answer_) wait_.start();
+}
+
+/// On a narrow page, figures and questions leave the pictures what room there is.
+void BenchPlace::resizeEvent(QResizeEvent* event) {
+    Place::resizeEvent(event);
+    const bool narrow = width() < kNarrow;
+    right_->setFixedWidth(narrow ? kRightNarrow : kRightWidth);
+    panel_->setFixedWidth(narrow ? AskedPanel::kNarrowWidth : AskedPanel::kUsualWidth);
 }
 
 void BenchPlace::hideEvent(QHideEvent* event) {

@@ -50,6 +50,7 @@ class BenchPlace : public Place {
   protected:
     void showEvent(QShowEvent* event) override;
     void hideEvent(QHideEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
     void changeEvent(QEvent* event) override;
     void dragEnterEvent(QDragEnterEvent* event) override;
     void dropEvent(QDropEvent* event) override;
@@ -84,6 +85,7 @@ class BenchPlace : public Place {
     QPushButton* table_ = nullptr;
     QPushButton* stop_ = nullptr;
     QPushButton* find_ = nullptr;
+    QWidget* right_ = nullptr;
     QTreeWidget* figures_ = nullptr;
     QVBoxLayout* offers_ = nullptr;
     Turns* turns_;

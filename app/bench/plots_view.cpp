@@ -24,16 +24,18 @@ constexpr double kFar = 10.0;
 PlotsView::PlotsView(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("plots"));
     setFocusPolicy(Qt::StrongFocus);
-    setMinimumSize(360, 240);
+    setMinimumSize(280, 200);
     setAccessibleName(tr("Pictures of the answer"));
-    setToolTip(tr("Drag to measure between two places; Left and Right move a cursor, Space takes the other, Esc takes both "
-                  "away"));
+    setToolTip(
+        tr("Drag to measure between two places; Left and Right move a cursor, Space takes the other, Esc takes both "
+           "away"));
 }
 
 void PlotsView::show(std::vector<Plot> plots, double period) {
     period_ = period;
     const bool same = !plots_.empty() && !plots.empty() && measured_ < plots.size() && measured_ < plots_.size() &&
-                      plots_[measured_].id == plots[measured_].id && plots_[measured_].x.unit == plots[measured_].x.unit;
+                      plots_[measured_].id == plots[measured_].id &&
+                      plots_[measured_].x.unit == plots[measured_].x.unit;
     plots_ = std::move(plots);
     if (!same) clearCursors();
     QStringList titles;
@@ -73,7 +75,8 @@ QString PlotsView::cursorText() const {
     const Plot& plot = plots_[measured_];
     const QPointF one = *cursors_[0];
     const auto at = [&](QPointF point) {
-        return axisText(plot.x, point.x()) + (plot.lanes ? QString() : QStringLiteral(" · ") + axisText(plot.y, point.y()));
+        return axisText(plot.x, point.x()) +
+               (plot.lanes ? QString() : QStringLiteral(" · ") + axisText(plot.y, point.y()));
     };
     if (!cursors_[1]) return at(one);
     const QPointF other = *cursors_[1];

@@ -5161,6 +5161,10 @@
         <source>{:+.0f} cents an octave are no tracking</source>
         <translation>{:+.0f} Cent je Oktave sind keine Spur</translation>
     </message>
+    <message>
+        <source>{} stands at the rails: {:.1f} V at its peak.</source>
+        <translation>{} steht an der Versorgungsgrenze: {:.1f} V in der Spitze.</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>

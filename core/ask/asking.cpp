@@ -33,6 +33,9 @@ Result<std::vector<Trace>> heardOf(const Asking& asking, const Patch& patch, con
     auto traces = listen(patch, library, jacks, how);
     if (traces && asking.question == Question::Note)
         for (std::size_t i = asked; i < traces->size(); ++i) (*traces)[i].leads = true;
+    if (traces)
+        for (Trace& trace : *traces)
+            if (trace.jack.post.empty()) trace.name = asking.wayOut + (trace.jack.jack == "right" ? " R" : "");
     return traces;
 }
 
@@ -58,8 +61,9 @@ Result<Answer> answerReal(const Asking& asking, const Patch& patch, const Librar
     how.key = asking.options.key;
     if (asking.seconds > 0.0) how.seconds = asking.seconds;
     how.progress = progress;
-    const auto pair = pairUp(patch, library, recording, how);
+    auto pair = pairUp(patch, library, recording, how);
     if (!pair) return tl::unexpected(pair.error());
+    if (at.post.empty()) pair->simulated.name = asking.wayOut;
     return askReal(*pair, how);
 }
 

@@ -1,5 +1,5 @@
-// A question as it is asked: of which jacks and recordings, how, and held against what. Window and command line both make
-// one of these.
+// A question as it is asked: of which jacks and recordings, how, and held against what. Window and command line both
+// make one of these.
 #pragma once
 
 #include "ask/ask.h"
@@ -11,21 +11,23 @@ namespace lariat {
 
 struct Asking {
     Question question = Question::Shape;
-    std::vector<JackRef> jacks{}; ///< outputs or inputs; an empty post: the way out. None, and no recording: the way out
+    std::vector<JackRef>
+        jacks{}; ///< outputs or inputs; an empty post: the way out. None, and no recording: the way out
     std::vector<std::shared_ptr<const Trace>> recordings{};
     std::vector<Trace> given{}; ///< what the jacks gave in a running patch; none: they are recorded in a silent run
     AskOptions options{};
     double seconds = 0.0; ///< of the silent run; 0: as long as the question needs
     bool realCase = false;
     bool scenes = false;
-    bool alone = false;              ///< without the leader and the gate beside what is named
-    bool twice = false;              ///< of the content: once more at twice the rate
-    std::optional<JackRef> played{}; ///< of the note: the pitch input that a range of volts is played into
+    bool alone = false;                     ///< without the leader and the gate beside what is named
+    bool twice = false;                     ///< of the content: once more at twice the rate
+    std::optional<JackRef> played{};        ///< of the note: the pitch input that a range of volts is played into
     std::shared_ptr<const Patch> against{}; ///< of which is better: another patch, at the same jack
     std::string againstName{};
-    bool fits = false; ///< of the real one: knobs are to be found …
+    bool fits = false;             ///< of the real one: knobs are to be found …
     std::vector<SeekKnob> knobs{}; ///< … these; none: those that are unknown
     int runs = 320;
+    std::string wayOut = "way out"; ///< what that is called, in somebody's language
 };
 
 /// Seconds that a silent run takes where nobody says how long.

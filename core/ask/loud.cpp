@@ -17,6 +17,7 @@ namespace lariat {
 namespace {
 
 constexpr double kRails = 10.0;      ///< volts
+constexpr double kBent = 10.8;       ///< volts: from there on what leaves a jack is bent
 constexpr double kComfortable = 9.0; ///< that a mended stage comes to
 constexpr double kSkipped = 0.3;     ///< seconds at the start, until everything has come to itself
 constexpr double kQuiet = 1e-5;      ///< volts RMS
@@ -273,7 +274,7 @@ Result<Answer> askLoud(const Patch& patch, const Library& library, const LoudOpt
         }
         if (level.over > 0.0)
             addFigure(answer, "over-percent", say("beyond ±10 V"), percentText(100.0 * level.over), 100.0 * level.over,
-                      number, true);
+                      number, peak > kBent);
         if (r > 0) {
             if (before > kQuiet && level.rms > kQuiet) {
                 const double gain = toDecibels(level.rms / before).value;
@@ -298,7 +299,7 @@ Result<Answer> askLoud(const Patch& patch, const Library& library, const LoudOpt
                           toDecibels(floor).value, number);
             floors[r] = floor;
         }
-        plot.bars.push_back({numbered(r), decibels(peak), 0, level.over > 0.0, fmt::format("{:.1f} V", peak)});
+        plot.bars.push_back({numbered(r), decibels(peak), 0, peak > kBent, fmt::format("{:.1f} V", peak)});
         plot.bars.push_back({"", decibels(level.rms), 1, false, {}});
         plot.bars.push_back({"", r > 0 ? decibels(floors[r]) : -100.0, 2, false, {}});
         if (peak > worst) {
@@ -415,6 +416,8 @@ Result<Answer> askLoud(const Patch& patch, const Library& library, const LoudOpt
     }
     if (worst < 0.01)
         answer.verdict = say("Nothing sounds along the way: {} gives {}.", nameOf(0), voltsText(worst));
+    else if (worst > kRails && worst <= kBent)
+        answer.verdict = say("{} stands at the rails: {:.1f} V at its peak.", nameOf(worstRung), worst);
     else if (worst > kRails)
         answer.verdict = say("{} goes beyond ±10 V: {:.1f} V at its peak.", nameOf(worstRung), worst);
     else

@@ -14,8 +14,10 @@
 namespace lariat {
 namespace {
 
-constexpr double kSilent = 0.002; ///< volts RMS
-constexpr double kOneNote = 40.0; ///< cents
+constexpr double kSilent = 0.002;       ///< volts RMS
+constexpr double kThere = 0.003;        ///< of the strongest harmonic
+constexpr double kNearlyAll = 0.75;     ///< of the harmonics
+constexpr double kOneNote = 40.0;       ///< cents
 constexpr std::size_t kEnoughHits = 12; ///< of a drum, to know its tail
 
 /// A pitch that was held.
@@ -60,6 +62,19 @@ double noteNumber(double hertz) {
 double offTuning(const Tuning& tuning, int root, double hertz) {
     const double cents = 100.0 * (noteNumber(hertz) - static_cast<double>(60 + root));
     return cents - nearestNote(tuning, cents);
+}
+
+/// A chord of just intervals repeats itself as a whole, far below what is heard. One tone has a share at its pitch, or,
+/// as a voice in a formant, all of its harmonics up to the strongest and beyond.
+bool isOneTone(std::span<const float> volts, double rate, const Partials& partials) {
+    if (measureTone(volts, rate)) return true;
+    if (partials.amplitude.size() < 4) return true;
+    const auto strongest = std::ranges::max_element(partials.amplitude);
+    const auto number = static_cast<std::size_t>(strongest - partials.amplitude.begin()) + 1;
+    const std::size_t most = std::min(partials.amplitude.size(), number + 4);
+    const auto there = std::ranges::count_if(std::span(partials.amplitude).first(most),
+                                             [&](double one) { return one > kThere * *strongest; });
+    return static_cast<double>(there) >= kNearlyAll * static_cast<double>(most);
 }
 
 /// In the key, or which note of it is nearest.
@@ -220,6 +235,14 @@ Answer askNote(const Asked& asked) {
             if (const auto exact = measurePitch(part, heard.rate, {1e-3});
                 exact && exact->clarity > kSteadyClarity && std::abs(std::log2(exact->hertz.value / hertz)) < 0.02)
                 hertz = exact->hertz.value;
+        const Spectrum spectrum = measureSpectrum(part, heard.rate);
+        const Partials partials = measurePartials(spectrum, hertz);
+        if (!leader && !vibrato && !isOneTone(part, heard.rate, partials)) {
+            std::string lines;
+            for (const auto& partial : spectrum.strongest(4))
+                lines += (lines.empty() ? "" : ", ") + noteText(partial.hertz);
+            return end(say("{} is no single tone; most of it lies at {}.", own.name, lines));
+        }
         addNote(answer, hertz, asked.options, say("frequency"));
         addPlay();
         if (leader)
@@ -230,7 +253,6 @@ Answer askNote(const Asked& asked) {
                                            own.name, noteText(hertz), vibrato->cents, vibrato->hertz)
                                      : say("{} sounds {}.", own.name, noteText(hertz));
         if (asked.options.key) answer.more = inKey(hertz, *asked.options.key);
-        const Partials partials = measurePartials(measureSpectrum(part, heard.rate), hertz);
         if (!leader && partials.amplitude.size() > 3 && partials.amplitude[0] > 0.0) {
             const double rest = std::hypot(partials.even, partials.odd) / (partials.amplitude[0] / std::sqrt(2.0));
             if (rest < 0.03)

@@ -20,6 +20,7 @@ namespace {
 
 constexpr sf_count_t kPiece = 1 << 16; ///< frames read at a time
 constexpr double kLowestRate = 100.0;
+constexpr float kLargest = 1e6f; ///< times full scale
 
 bool isWayOut(const JackRef& jack) {
     return jack.post.empty();
@@ -132,7 +133,7 @@ Result<Trace> readTrack(const std::filesystem::path& file, const FileOptions& op
                                   begin + static_cast<sf_count_t>(out.volts.size())));
         for (std::size_t i = 0; i < static_cast<std::size_t>(read); ++i) {
             const float value = piece[i * step + static_cast<std::size_t>(options.channel)];
-            if (!std::isfinite(value))
+            if (!(std::abs(value) < kLargest)) // a number that is no sound is none either
                 return fail(file, say("sample {} is not a number; cut the recording there, or write it anew",
                                       begin + static_cast<sf_count_t>(out.volts.size())));
             out.volts.push_back(value * static_cast<float>(options.voltsAtFull));

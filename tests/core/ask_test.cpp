@@ -228,6 +228,22 @@ class AskTest : public QObject {
             const double cents = 1200.0 * std::log2(figure(answer, "pitch-hertz") / 146.832);
             QVERIFY2(std::abs(cents) < 0.1, qPrintable(QString::number(cents)));
         }
+        // A chord repeats itself as a whole, but is no tone; a voice without much of its first harmonic is one.
+        const auto chord = made(2.0, [](double t) {
+            double sum = 0.0;
+            for (const double part : {4.0, 5.0, 6.0}) sum += std::sin(kTurn * part * 55.0 * t);
+            return 2.0 * sum;
+        });
+        const Answer many = asked(Question::Note, {trace("chord", chord)});
+        QVERIFY2(many.verdict.str().find("no single tone") != std::string::npos && !many.figure("pitch-hertz"),
+                 many.verdict.str().c_str());
+        const auto voice = made(2.0, [](double t) {
+            double sum = 0.0;
+            for (int n = 1; n <= 30; ++n)
+                sum += std::exp(-std::pow((n - 18) / 7.0, 2)) * std::sin(kTurn * n * 55.0 * t);
+            return sum;
+        });
+        QVERIFY(std::abs(figure(asked(Question::Note, {trace("voice", voice)}), "pitch-hertz") - 55.0) < 0.01);
         // Vibrato: rate and depth.
         double phase = 0.0;
         const auto swaying = made(3.0, [&](double t) {
@@ -546,7 +562,8 @@ class AskTest : public QObject {
         Library wide = library;
         std::vector<PlayedNote> played;
         for (const int note : kNotesToRecord)
-            played.push_back({static_cast<double>(note), noteToHertz(note).value * std::exp2((12.0 * (note - 60) / 12.0 + 5.0) / 1200.0)});
+            played.push_back({static_cast<double>(note),
+                              noteToHertz(note).value * std::exp2((12.0 * (note - 60) / 12.0 + 5.0) / 1200.0)});
         const auto tracked = trackingOf(played);
         QVERIFY(tracked.has_value());
         QVERIFY(std::abs(tracked->centsPerOctave - 12.0) < 0.01 && std::abs(tracked->middle - 5.0) < 0.01);
