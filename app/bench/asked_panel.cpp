@@ -21,6 +21,7 @@
 namespace lariat {
 namespace {
 
+constexpr int kWidth = 268;
 constexpr int kQuestionHeight = 34;
 constexpr std::size_t kMostAgainst = 24;
 constexpr std::array kWindows = {0.0, 0.001, 0.005, 0.02, 0.1, 0.5, 2.0, 10.0, 60.0}; ///< seconds; 0: as it fits
@@ -44,7 +45,7 @@ QString secondsText(double seconds) {
 } // namespace
 
 AskedPanel::AskedPanel(const Session& session, QWidget* parent) : QWidget(parent), session_(session) {
-    setFixedWidth(kUsualWidth);
+    setFixedWidth(kWidth);
     auto* whole = new QVBoxLayout(this);
     whole->setContentsMargins(0, 8, 0, 8);
     whole->setSpacing(4);
@@ -224,6 +225,10 @@ void AskedPanel::makeOptions(QLayout& column) {
     column.addWidget(row({}, knobs_, Question::Real));
     column.addWidget(row({}, fit_, Question::Real));
 
+    for (QComboBox* box : {from_, window_, trigger_, tuning_, vowel_, against_}) { // as wide as there is room
+        box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+        box->setMinimumContentsLength(6);
+    }
     for (QComboBox* box : {from_, window_, trigger_, tuning_, vowel_}) asks(box, &QComboBox::currentIndexChanged);
     for (QCheckBox* box : {realCase_, lanes_, xy_, played_, sidebands_, twice_}) asks(box, &QCheckBox::toggled);
     asks(seconds_, &QDoubleSpinBox::valueChanged);

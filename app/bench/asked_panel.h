@@ -20,9 +20,6 @@ class AskedPanel : public QWidget {
     Q_OBJECT
 
   public:
-    static constexpr int kUsualWidth = 276;
-    static constexpr int kNarrowWidth = 232;
-
     /// What a comparison may be held against.
     struct Against {
         QString name;

@@ -713,12 +713,10 @@ void BenchPlace::showEvent(QShowEvent* event) {
     if (stale_ || !answer_) wait_.start();
 }
 
-/// On a narrow page, figures and questions leave the pictures what room there is.
+/// On a narrow page, figures leave the pictures what room there is.
 void BenchPlace::resizeEvent(QResizeEvent* event) {
     Place::resizeEvent(event);
-    const bool narrow = width() < kNarrow;
-    right_->setFixedWidth(narrow ? kRightNarrow : kRightWidth);
-    panel_->setFixedWidth(narrow ? AskedPanel::kNarrowWidth : AskedPanel::kUsualWidth);
+    right_->setFixedWidth(width() < kNarrow ? kRightNarrow : kRightWidth);
 }
 
 void BenchPlace::hideEvent(QHideEvent* event) {

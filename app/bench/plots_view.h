@@ -46,9 +46,9 @@ class PlotsView : public QWidget {
     std::vector<Plot> plots_;
     QString empty_;
     double period_ = 0.0;
-    std::size_t measured_ = 0;             ///< the picture that the cursors are in
+    std::size_t measured_ = 0;                      ///< the picture that the cursors are in
     std::array<std::optional<QPointF>, 2> cursors_; ///< in the units of its axes
-    int held_ = 1;                         ///< the cursor that moves
+    int held_ = 1;                                  ///< the cursor that moves
 };
 
 } // namespace lariat

@@ -200,6 +200,7 @@ void drawMarks(QPainter& painter, const PlotFrame& frame, const Plot& plot, cons
     const QFontMetricsF metrics(painter.font());
     double above = 0.0;
     double lastY = -1e9;
+    const double overLine = plot.bars.empty() ? 18.0 : 36.0; // what stands over bars has its place there
     for (const PlotMark& mark : plot.marks) {
         const QColor colour = mark.alarm ? look.alarm : look.softInk;
         painter.setPen(QPen(colour, 1, Qt::DashLine));
@@ -223,7 +224,8 @@ void drawMarks(QPainter& painter, const PlotFrame& frame, const Plot& plot, cons
             painter.setPen(colour);
             const double width = metrics.horizontalAdvance(text) + 4.0;
             painter.drawText(QRectF(frame.inner.right() - width - 4.0,
-                                    std::clamp(y - 18.0, frame.inner.top(), frame.inner.bottom() - 18.0), width, 18),
+                                    std::clamp(y - overLine, frame.inner.top(), frame.inner.bottom() - 18.0), width,
+                                    18),
                              Qt::AlignVCenter, text);
         }
     }

@@ -12,12 +12,13 @@
 namespace lariat {
 namespace {
 
-constexpr double kSilent = 0.002;   ///< volts RMS
-constexpr double kLooked = 0.68;    ///< seconds of a spectrum, 65,536 samples at 96 kHz
-constexpr std::size_t kCurve = 480; ///< points of a curve over ten octaves
-constexpr double kShallow = -90.0;  ///< dB, the foot of the picture
-constexpr double kVoice = 500.0;    ///< hertz; above it, formants cannot be told from harmonics
-constexpr double kMoves = 3.0;      ///< dB that thirds of an octave move for a spectrogram to be worth it
+constexpr double kSilent = 0.002;    ///< volts RMS
+constexpr double kLooked = 0.68;     ///< seconds of a spectrum, 65,536 samples at 96 kHz
+constexpr std::size_t kCurve = 480;  ///< points of a curve over ten octaves
+constexpr double kShallow = -90.0;   ///< dB, the foot of the picture
+constexpr double kVoice = 500.0;     ///< hertz; above it, formants cannot be told from harmonics
+constexpr std::ptrdiff_t kRich = 16; ///< harmonics
+constexpr double kMoves = 3.0;       ///< dB that thirds of an octave move for a spectrogram to be worth it
 
 /// The loudest stretch: what a spectrum is read of.
 std::span<const float> loudestStretch(std::span<const float> volts, double rate) {
@@ -278,7 +279,10 @@ Answer askContent(const Asked& asked) {
                               asked.tracks[2].name);
         }
     }
-    const bool voice = !asked.options.vowel.empty() || (tone && pitch->hertz.value < kVoice);
+    const bool rich = partials && std::ranges::count_if(partials->amplitude, [&](double one) {
+                                      return one > 1e-3 * *std::ranges::max_element(partials->amplitude);
+                                  }) >= kRich; // a few lines have no formants
+    const bool voice = !asked.options.vowel.empty() || (tone && rich && pitch->hertz.value < kVoice);
     if (voice) {
         const auto formants = measureFormants(volts, own.rate);
         const Aimed aimed = vowelOf(formants, asked.options.vowel);

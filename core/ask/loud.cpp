@@ -245,7 +245,7 @@ Result<Answer> askLoud(const Patch& patch, const Library& library, const LoudOpt
     Plot plot;
     plot.id = "ladder";
     plot.title = say("Stage by stage, in dB of ±10 V");
-    plot.y = {"dB", -100.0, 12.0, false};
+    plot.y = {"dB", -100.0, 20.0, false};
     plot.marks.push_back({false, 0.0, say("the rails"), false});
     const auto decibels = [](double volts) { return std::max(-100.0, toDecibels(volts / kRails).value); };
     for (const auto& [name, number] :
