@@ -209,9 +209,8 @@ void relateLevels(Answer& answer, const Asked& asked) {
     answer.plots.push_back(std::move(plot));
     for (std::size_t i = 1; i < asked.tracks.size(); ++i) {
         const Trace& other = asked.tracks[i];
-        if (other.rate != first.rate) continue;
-        auto found = correlate(samplesFrom(first, asked.options.from), samplesFrom(other, asked.options.from),
-                               first.rate, kLongestLag);
+        const std::vector<float> volts = resampled(samplesFrom(other, asked.options.from), other.rate, first.rate);
+        auto found = correlate(samplesFrom(first, asked.options.from), volts, first.rate, kLongestLag);
         const int number = static_cast<int>(i);
         // What is likest at the end of what was looked at has no lag that could be told.
         if (found && std::abs(found->lag) > 0.98 * kLongestLag) found = Correlation{found->now, found->now, 0.0};

@@ -406,6 +406,14 @@ class AskTest : public QObject {
         const Answer follows = asked(Question::Relate, {trace("a", slow(0.0), SignalKind::Control),
                                                         trace("b", slow(0.12), SignalKind::Control)});
         QVERIFY2(std::abs(figure(follows, "lag-seconds-2") - 0.12) < 0.003, follows.verdict.str().c_str());
+        // At another rate, as a recording has it.
+        Trace recorded = trace("b", {}, SignalKind::Control, 44100.0);
+        for (std::size_t i = 0; i < static_cast<std::size_t>(8.0 * 44100.0); ++i) {
+            const double t = static_cast<double>(i) / 44100.0 - 0.12;
+            recorded.volts.push_back(static_cast<float>(2.0 + std::sin(1.7 * t) + std::sin(4.1 * t)));
+        }
+        const Answer again = asked(Question::Relate, {trace("a", slow(0.0), SignalKind::Control), recorded});
+        QVERIFY2(std::abs(figure(again, "lag-seconds-2") - 0.12) < 0.004, again.verdict.str().c_str());
     }
 
     void recordingsAreLaidOverEachOther() {
