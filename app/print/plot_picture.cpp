@@ -38,10 +38,14 @@ std::vector<double> ticksOf(const PlotAxis& axis, int most) {
     if (!(axis.high > axis.low)) return out;
     if (axis.log && axis.low > 0.0) {
         const double octaves = std::log2(axis.high / axis.low);
-        for (double decade = std::pow(10.0, std::floor(std::log10(axis.low))); decade <= axis.high; decade *= 10.0)
-            for (const double times : {1.0, 2.0, 5.0})
+        const int first = static_cast<int>(std::floor(std::log10(axis.low)));
+        const int last = static_cast<int>(std::floor(std::log10(axis.high)));
+        for (int power = first; power <= last; ++power)
+            for (const double times : {1.0, 2.0, 5.0}) {
+                const double decade = std::pow(10.0, power);
                 if (times * decade >= axis.low * 0.999 && times * decade <= axis.high * 1.001)
                     if (octaves < 8.0 || times == 1.0 || most > 8) out.push_back(times * decade);
+            }
         if (out.size() >= 2) return out;
         out.clear();
     }
@@ -53,8 +57,12 @@ std::vector<double> ticksOf(const PlotAxis& axis, int most) {
             step = round * unit;
             break;
         }
-    for (double at = std::ceil(axis.low / step - 1e-9) * step; at <= axis.high + 1e-9 * step; at += step)
+    const double first = std::ceil(axis.low / step - 1e-9);
+    for (int n = 0; n <= 2 * most + 2; ++n) {
+        const double at = (first + n) * step;
+        if (at > axis.high + 1e-9 * step) break;
         out.push_back(std::abs(at) < 1e-9 * step ? 0.0 : at);
+    }
     return out;
 }
 

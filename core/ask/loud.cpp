@@ -130,7 +130,8 @@ std::optional<AskedOffer> turnDown(const FlowMap& map, const Way& way, double fa
 std::vector<std::size_t> turnedOver(const std::vector<std::span<const float>>& parts, const std::vector<double>& gains,
                                     double& peak, double& dc) {
     std::vector<std::size_t> best;
-    const std::size_t n = parts.size();
+    const std::size_t n = std::min(parts.size(), kMostParts);
+    if (n == 0) return best;
     double least = 1e9;
     for (std::size_t signs = 0; signs < (std::size_t{1} << (n - 1)); ++signs) {
         double top = 0.0;
