@@ -190,7 +190,8 @@ void addAsk(CLI::App& app, Context& context) {
         } else {
             patch = need(openPatch(options->file, library));
         }
-        for (const std::string& text : options->jacks) asking.jacks.push_back(text == "out" ? JackRef{} : readJack(text));
+        for (const std::string& text : options->jacks)
+            asking.jacks.push_back(text == "out" ? JackRef{} : readJack(text));
         if (asking.jacks.size() > kMostTracks)
             refuse(fmt::format("{} jacks at once are too many; {} are allowed", asking.jacks.size(), kMostTracks));
         for (const std::filesystem::path& file : options->recordings)

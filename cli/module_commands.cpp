@@ -285,10 +285,12 @@ void addModuleTune(CLI::App& module, Context& context) {
     };
     auto options = std::make_shared<Options>();
     auto* command = module.add_subcommand(
-        "tune", "How wide an octave of a pitch input is on the metal: which notes to record, and what follows from them");
-    giveExamples(*command, "  lariat-cli module tune keel-vco-pair a.voct\n"
-                           "  lariat-cli module tune keel-vco-pair a.voct --note \"C2 = 65.9 Hz\" --note \"C4 = 262.1 Hz\" \\\n"
-                           "      --note \"C6 = high.wav\" --keep");
+        "tune",
+        "How wide an octave of a pitch input is on the metal: which notes to record, and what follows from them");
+    giveExamples(*command,
+                 "  lariat-cli module tune keel-vco-pair a.voct\n"
+                 "  lariat-cli module tune keel-vco-pair a.voct --note \"C2 = 65.9 Hz\" --note \"C4 = 262.1 Hz\" \\\n"
+                 "      --note \"C6 = high.wav\" --keep");
     command->add_option("module", options->module, "Its id, or a file")->required();
     command->add_option("jack", options->jack, "part.jack of a pitch input")->required();
     command->add_option("--note", options->notes, "\"C2 = 65.9 Hz\", or a recording of it, \"C2 = low.wav\"");
@@ -299,7 +301,8 @@ void addModuleTune(CLI::App& module, Context& context) {
         const JackRef at = readJack(options->jack);
         (void)need(withTracking(before, at.post, at.jack, 0.0)); // there is such a jack
         if (options->notes.empty()) {
-            fmt::print("Play these into {}, let each stand for two seconds, and record or read its pitch:\n", options->jack);
+            fmt::print("Play these into {}, let each stand for two seconds, and record or read its pitch:\n",
+                       options->jack);
             for (const int note : kNotesToRecord)
                 fmt::print("  {:<3} {:+.0f} V, should be {:.2f} Hz\n", noteName(note), noteToVolts(note).value,
                            noteToHertz(note).value);

@@ -1,13 +1,13 @@
 #include "log/log_place.h"
 
 #include "library/check.h"
-#include "widgets/blind_dialog.h"
 #include "log/merge.h"
 #include "log/pair_picture.h"
 #include "logbook/exchange.h"
 #include "look/fonts.h"
 #include "look/text.h"
 #include "shell/theme.h"
+#include "widgets/blind_dialog.h"
 #include "widgets/file_dialog.h"
 #include "widgets/plain.h"
 

@@ -4,9 +4,9 @@
 
 #include "log/differences.h"
 #include "log/take_list.h"
-#include "widgets/turns.h"
 #include "look/look.h"
 #include "shell/place.h"
+#include "widgets/turns.h"
 
 #include <QComboBox>
 #include <QGridLayout>

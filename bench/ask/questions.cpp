@@ -20,7 +20,8 @@ double milliseconds(const std::function<void()>& work, int times) {
     for (int i = 0; i < times; ++i) {
         const auto start = std::chrono::steady_clock::now();
         work();
-        best = std::min(best, std::chrono::duration<double, std::milli>(std::chrono::steady_clock::now() - start).count());
+        best =
+            std::min(best, std::chrono::duration<double, std::milli>(std::chrono::steady_clock::now() - start).count());
     }
     return best;
 }
@@ -36,31 +37,36 @@ Patch shipped(const Library& library, const char* file) {
 int main() {
     const Workspace workspace = loadWorkspace(std::filesystem::path(LARIAT_SOURCE) / "data");
     std::vector<float> noise(65536);
-    for (std::size_t i = 0; i < noise.size(); ++i) noise[i] = static_cast<float>(std::sin(0.001 * static_cast<double>(i * i)));
-    std::printf("spectrum of 65,536 points: %.2f ms\n", milliseconds([&] { (void)measureSpectrum(noise, 96000.0); }, 50));
+    for (std::size_t i = 0; i < noise.size(); ++i)
+        noise[i] = static_cast<float>(std::sin(0.001 * static_cast<double>(i * i)));
+    std::printf("spectrum of 65,536 points: %.2f ms\n",
+                milliseconds([&] { (void)measureSpectrum(noise, 96000.0); }, 50));
 
     std::vector<float> two(192000);
-    for (std::size_t i = 0; i < two.size(); ++i) two[i] = 5.0f * static_cast<float>(std::sin(0.01 * static_cast<double>(i)));
+    for (std::size_t i = 0; i < two.size(); ++i)
+        two[i] = 5.0f * static_cast<float>(std::sin(0.01 * static_cast<double>(i)));
     const double frame = milliseconds(
         [&] {
             (void)passages(two, 0.0, true, 0.5);
-            for (int trace = 0; trace < 8; ++trace) (void)columnsOf(std::span<const float>(two).first(9600), kPlotColumns);
+            for (int trace = 0; trace < 8; ++trace)
+                (void)columnsOf(std::span<const float>(two).first(9600), kPlotColumns);
         },
         50);
-    std::printf("eight live traces: %.2f ms a frame, %.1f %% of one processor at 30 frames a second\n", frame, 3.0 * frame);
+    std::printf("eight live traces: %.2f ms a frame, %.1f %% of one processor at 30 frames a second\n", frame,
+                3.0 * frame);
 
     struct Case {
         Question question;
         const char* file;
         std::vector<JackRef> jacks;
     };
-    for (const Case& one : {Case{Question::Shape, "lamp.json", {{"contour-1", "out"}}},
-                            Case{Question::Note, "lamp.json", {{"vca-1", "out"}}},
-                            Case{Question::Same, "lamp.json", {{"vca-2", "out"}}},
-                            Case{Question::Loud, "lamp.json", {{"osc-a", "saw"}}},
-                            Case{Question::Content, "lamp.json", {{"filter", "low"}}},
-                            Case{Question::Relate, "fog-signal.json", {{"divider", "out-1"}, {"divider", "out-2"}}},
-                            Case{Question::Better, "lamp.json", {{"filter", "low"}, {"osc-a", "saw"}}}}) {
+    for (const Case& one :
+         {Case{Question::Shape, "lamp.json", {{"contour-1", "out"}}},
+          Case{Question::Note, "lamp.json", {{"vca-1", "out"}}}, Case{Question::Same, "lamp.json", {{"vca-2", "out"}}},
+          Case{Question::Loud, "lamp.json", {{"osc-a", "saw"}}},
+          Case{Question::Content, "lamp.json", {{"filter", "low"}}},
+          Case{Question::Relate, "fog-signal.json", {{"divider", "out-1"}, {"divider", "out-2"}}},
+          Case{Question::Better, "lamp.json", {{"filter", "low"}, {"osc-a", "saw"}}}}) {
         const Patch patch = shipped(workspace.library, one.file);
         Asking asking;
         asking.question = one.question;

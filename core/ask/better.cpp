@@ -30,8 +30,7 @@ Answer askBetter(const Asked& asked) {
         return answer;
     }
     // Side by side: each of them takes half a second of ten.
-    auto second =
-        std::async(std::launch::async, [&] { return hear(asMix(asked.tracks[1], asked.options.from)); });
+    auto second = std::async(std::launch::async, [&] { return hear(asMix(asked.tracks[1], asked.options.from)); });
     const TakeSound one = hear(asMix(asked.tracks[0], asked.options.from));
     const TakeSound other = second.get();
     std::vector<Sentence> said;

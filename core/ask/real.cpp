@@ -30,11 +30,11 @@ constexpr double kHeldClarity = 0.97;
 constexpr double kHeldCents = 12.0; ///< from one point of a line to the next
 constexpr std::size_t kEnoughPoints = 3;
 constexpr double kFootDecibels = -50.0; ///< of a band; what is less counts as nothing
-constexpr double kSilence = 0.015;  ///< seconds at the start
-constexpr double kNearHull = 0.05;  ///< seconds
-constexpr double kSure = 0.9;       ///< of likeness
-constexpr double kNearOnset = 0.03; ///< seconds
-constexpr double kTogether = 0.02;  ///< seconds within which two hits are one
+constexpr double kSilence = 0.015;      ///< seconds at the start
+constexpr double kNearHull = 0.05;      ///< seconds
+constexpr double kSure = 0.9;           ///< of likeness
+constexpr double kNearOnset = 0.03;     ///< seconds
+constexpr double kTogether = 0.02;      ///< seconds within which two hits are one
 
 /// How much louder it becomes from moment to moment, so that what has another phase each time, or dies away sooner, can
 /// be laid over itself by where it begins.

@@ -126,7 +126,8 @@ Result<Tracked> trackingOf(std::span<const PlayedNote> notes) {
         sxx += octaves * octaves;
         sxy += octaves * cents.back();
     }
-    if (high - low < 0.999) return failure(say("the notes lie less than an octave apart, which tells nothing of an octave"));
+    if (high - low < 0.999)
+        return failure(say("the notes lie less than an octave apart, which tells nothing of an octave"));
     Tracked out;
     out.centsPerOctave = (n * sxy - sx * sy) / (n * sxx - sx * sx);
     out.middle = sy / n;
@@ -143,7 +144,8 @@ Result<ModuleInfo> withTracking(const ModuleInfo& module, const std::string& par
     if (!input) return failure(say("{} has no jack \"{}\"", info->name, jack));
     if (input->output || input->kind != SignalKind::Pitch || input->scaling.hertzPerVolt)
         return failure(say("{} of {} is no pitch input of one volt an octave", input->name, info->name));
-    if (std::abs(centsPerOctave) > 600.0) return failure(say("{:+.0f} cents an octave are no tracking", centsPerOctave));
+    if (std::abs(centsPerOctave) > 600.0)
+        return failure(say("{:+.0f} cents an octave are no tracking", centsPerOctave));
     ModuleDescription changed = module.description;
     PartDescription& there = *std::ranges::find(changed.parts, part, &PartDescription::id);
     auto it = std::ranges::find(there.jacks, jack, &JackDescription::id);

@@ -36,8 +36,8 @@ struct PlayedNote {
     double note = 60.0; ///< C4 = 60
     double hertz = 0.0;
 };
-/// What such notes say of an input: by how many cents each octave is too wide, what is left of them beside that line, and
-/// by how many cents the whole stands too high where it is tuned in the middle.
+/// What such notes say of an input: by how many cents each octave is too wide, what is left of them beside that line,
+/// and by how many cents the whole stands too high where it is tuned in the middle.
 struct Tracked {
     double centsPerOctave = 0.0;
     double middle = 0.0;     ///< cents at the middle of the notes
@@ -45,8 +45,8 @@ struct Tracked {
 };
 /// Fails for fewer than two notes, notes less than an octave apart, or what is no frequency.
 Result<Tracked> trackingOf(std::span<const PlayedNote> notes);
-/// The module with that pitch input as wide as it was found; `centsPerOctave` 0 leaves it as its maker did. Fails if there
-/// is no such jack, or it takes no pitch.
+/// The module with that pitch input as wide as it was found; `centsPerOctave` 0 leaves it as its maker did. Fails if
+/// there is no such jack, or it takes no pitch.
 Result<ModuleInfo> withTracking(const ModuleInfo& module, const std::string& part, const std::string& jack,
                                 double centsPerOctave);
 /// Three notes that tell it best: two octaves below the middle, the middle, and two above.

@@ -118,12 +118,14 @@ float between(std::span<const float> x, double at) {
 
 } // namespace
 
-std::optional<Alignment> align(std::span<const float> a, std::span<const float> b, double rate, const AlignOptions& options) {
+std::optional<Alignment> align(std::span<const float> a, std::span<const float> b, double rate,
+                               const AlignOptions& options) {
     if (a.size() < 64 || b.size() < 64) return std::nullopt;
     // What drifts is not alike for long: a start that holds for the first seconds, then piece by piece.
     const auto head = std::min(a.size(), static_cast<std::size_t>(4.0 * kPiece * rate));
-    const auto found = crossPeak(a.first(head), b, static_cast<std::size_t>(std::min(options.reach * rate, static_cast<double>(b.size()))),
-                                 options.mayInvert, std::lround(options.around * rate));
+    const auto found = crossPeak(
+        a.first(head), b, static_cast<std::size_t>(std::min(options.reach * rate, static_cast<double>(b.size()))),
+        options.mayInvert, std::lround(options.around * rate));
     if (!found || std::abs(found->value) < 1e-3 || (!options.mayInvert && found->value < 0.0)) return std::nullopt;
     Alignment out;
     out.inverted = found->value < 0.0;

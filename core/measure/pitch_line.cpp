@@ -9,7 +9,7 @@ namespace {
 
 constexpr double kFrame = 0.04; ///< seconds
 constexpr double kEnoughRate = 24000.0;
-constexpr double kHeld = 15.0;  ///< cents from one point to the next; less is a held pitch
+constexpr double kHeld = 15.0; ///< cents from one point to the next; less is a held pitch
 constexpr double kShortestGlide = 0.03;
 constexpr double kLeastVibrato = 2.0; ///< cents
 constexpr double kTwoPi = 6.28318530717958647692;

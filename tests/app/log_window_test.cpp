@@ -1,10 +1,10 @@
 // The Log by mouse and keys: takes are kept while everything goes on, told apart, brought over, heard blind, gone back
 // to.
 #include "app/opened.h"
-#include "widgets/blind_dialog.h"
 #include "log/log_place.h"
 #include "model/file.h"
 #include "shell/rail.h"
+#include "widgets/blind_dialog.h"
 
 #include <QMenu>
 
