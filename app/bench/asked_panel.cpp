@@ -66,7 +66,7 @@ AskedPanel::AskedPanel(const Session& session, QWidget* parent) : QWidget(parent
     auto* foot = new QHBoxLayout;
     foot->setContentsMargins(16, 0, 12, 0);
     pin_ = plainButton(tr("Pin in Time"), "bench-pin");
-    pin_->setToolTip(tr("Shows the first jack under the steps in Time"));
+    pin_->setToolTip(tr("Shows the first jack under the steps in Time, or no longer"));
     sheet_ = plainButton(tr("Onto the sheet"), "bench-sheet");
     sheet_->setToolTip(tr("Writes the answer into the notes of the post, which the sheet prints"));
     foot->addWidget(pin_);
@@ -132,7 +132,7 @@ void AskedPanel::makeAskedOf(QLayout& column) {
     connect(addRecording_, &QPushButton::clicked, this, &AskedPanel::addRecordingWanted);
 }
 
-QWidget* AskedPanel::row(const QString& text, QWidget* field, Question question, bool more) {
+QWidget* AskedPanel::row(const QString& text, QWidget* field, Question question) {
     QWidget* whole = field;
     if (!text.isEmpty()) {
         whole = new QWidget;
@@ -144,7 +144,6 @@ QWidget* AskedPanel::row(const QString& text, QWidget* field, Question question,
         across->addWidget(field, 1);
     }
     rows_.emplace(question, whole);
-    if (more) rows_.emplace(Question::Relate, whole);
     return whole;
 }
 
@@ -292,7 +291,6 @@ Asking AskedPanel::asking() const {
     out.realCase = realCase_->isChecked();
     const Patch& patch = session_.document.patch();
     out.options.key = parseKey(patch.key);
-    out.options.tempo = tempoOf(patch, session_.document.library());
     if (const double window = window_->currentData().toDouble(); window > 0.0) out.options.window = window;
     const int trigger = trigger_->currentData().toInt();
     if (trigger == -1) out.options.trigger.by = Trigger::By::Free;
@@ -440,7 +438,7 @@ void AskedPanel::fillTriggers() {
 }
 
 void AskedPanel::fillAgainst() {
-    const QString chosen = against_->currentText();
+    const QVariant chosen = against_->currentData(); // two takes may have one name
     std::vector<Against> files;
     for (Against& other : others_)
         if (other.fromFile) files.push_back(std::move(other));
@@ -460,21 +458,15 @@ void AskedPanel::fillAgainst() {
             if (const auto list = book->list({}, kMostAgainst))
                 for (const TakeLine& entry : *list) {
                     if (others_.size() >= kMostAgainst) break;
-                    auto take = book->take(entry.id);
-                    if (!take) continue;
-                    auto other = checkPatch(std::move(take->patch), session_.document.library());
-                    if (!other) continue; // of modules that are not here
-                    const auto level = take->figures.find("level");
-                    others_.push_back(
-                        {tr("take %1").arg(entry.label.name.empty() ? QString::number(entry.id) : q(entry.label.name)),
-                         std::make_shared<const Patch>(std::move(*other)),
-                         level == take->figures.end() ? std::nullopt : std::optional(level->second)});
+                    const QString name = entry.label.name.empty() ? QString::number(entry.id) : q(entry.label.name);
+                    others_.push_back({tr("take %1").arg(name), nullptr, {}, false, entry.id});
                 }
     for (Against& file : files) others_.push_back(std::move(file));
     against_->clear();
-    for (const Against& other : others_) against_->addItem(other.name);
+    for (const Against& other : others_)
+        against_->addItem(other.name, other.take != 0 ? QVariant::fromValue(other.take) : QVariant(other.name));
     against_->addItem(tr("a patch file…"));
-    const int at = against_->findText(chosen);
+    const int at = chosen.isValid() ? against_->findData(chosen) : -1;
     against_->setCurrentIndex(at >= 0 && at < static_cast<int>(others_.size()) ? at : others_.empty() ? -1 : 0);
     turns_->setEnabled(!others_.empty());
     blind_->setEnabled(!others_.empty());
@@ -488,7 +480,17 @@ void AskedPanel::holdAgainst(Against other) {
 
 const AskedPanel::Against* AskedPanel::against() const {
     const int at = against_->currentIndex();
-    return at >= 0 && at < static_cast<int>(others_.size()) ? &others_[static_cast<std::size_t>(at)] : nullptr;
+    if (at < 0 || at >= static_cast<int>(others_.size())) return nullptr;
+    Against& other = others_[static_cast<std::size_t>(at)];
+    if (!other.patch && other.take != 0 && session_.log)
+        if (Logbook* book = session_.log->book())
+            if (auto take = book->take(other.take)) {
+                const auto level = take->figures.find("level");
+                if (level != take->figures.end()) other.lufs = level->second;
+                if (auto patch = checkPatch(std::move(take->patch), session_.document.library()))
+                    other.patch = std::make_shared<const Patch>(std::move(*patch));
+            }
+    return other.patch ? &other : nullptr; // a take of modules that are not here cannot be run
 }
 
 void AskedPanel::fillKnobs() {

@@ -26,6 +26,7 @@ class AskedPanel : public QWidget {
         std::shared_ptr<const Patch> patch;
         std::optional<double> lufs{}; ///< as measured when it was kept
         bool fromFile = false;        ///< it stays in the list, whatever the patch and the log hold
+        std::int64_t take = 0;        ///< of the log: its patch is read when it is chosen
     };
     explicit AskedPanel(const Session& session, QWidget* parent = nullptr);
 
@@ -78,7 +79,7 @@ class AskedPanel : public QWidget {
     void fillTriggers();
     void fillKnobs();
     bool eventFilter(QObject* watched, QEvent* event) override;
-    QWidget* row(const QString& text, QWidget* field, Question question, bool more = false);
+    QWidget* row(const QString& text, QWidget* field, Question question);
     template <class Widget> Widget* named(Widget* widget, const char* name, const QString& accessible);
 
     Session session_;
@@ -110,7 +111,7 @@ class AskedPanel : public QWidget {
     std::multimap<Question, QWidget*> rows_;
     std::vector<JackRef> jacks_;
     std::vector<std::shared_ptr<const Trace>> recordings_;
-    std::vector<Against> others_;
+    mutable std::vector<Against> others_; ///< patches of takes come in when they are asked for
     bool filling_ = false;
 
     friend class BenchPlace;

@@ -1,11 +1,9 @@
 #include "bench/bench_place.h"
 
-#include "ask/parts.h"
 #include "building/sentences.h"
 #include "library/check.h"
 #include "look/fonts.h"
 #include "look/text.h"
-#include "measure/wave.h"
 #include "model/file.h"
 #include "print/plot_picture.h"
 #include "shell/finder.h"
@@ -34,7 +32,6 @@ constexpr int kRightNarrow = 236;
 constexpr int kNarrow = 1040;
 constexpr int kWaitMilliseconds = 220;
 constexpr int kOftenMilliseconds = 400;
-constexpr double kLiveSeconds = 2.0; ///< of samples that a tap keeps
 constexpr int kBlindRounds = 10;
 constexpr QSize kPictureSize(1280, 800);
 
@@ -61,7 +58,7 @@ bool isSoundFile(const QString& file) {
 
 } // namespace
 
-BenchPlace::BenchPlace(const Session& session, QWidget* parent) : Place(parent), session_(session) {
+BenchPlace::BenchPlace(const Session& session, QWidget* parent) : Place(parent), session_(session), live_(session) {
     setAcceptDrops(true);
     turns_ = new Turns(session, this);
     panel_ = new AskedPanel(session, this);
@@ -155,10 +152,6 @@ BenchPlace::BenchPlace(const Session& session, QWidget* parent) : Place(parent),
                                                 : tr("Heard: the other"));
     });
     recolour();
-}
-
-BenchPlace::~BenchPlace() {
-    for (const auto& [jack, tap] : taps_) session_.sound.engine().unwatch(jack);
 }
 
 QWidget* BenchPlace::makeMiddle() {
@@ -396,6 +389,11 @@ void BenchPlace::ask(bool fit) {
     Asking asking = panel_->asking();
     asking.fits = fit;
     if (!fit) asking.knobs.clear();
+    if (fit && asking.knobs.empty()) {
+        stop_->hide();
+        more_->setText(tr("Tick the knobs that may differ first."));
+        return;
+    }
     if (fit) asking.seconds = 0.0;
     if (asking.question == Question::Better && !asking.against && asking.recordings.size() + asking.jacks.size() < 2) {
         refuse(say("Choose what it is held against: a setting, a take, a patch file, or a second jack or recording."));
@@ -403,12 +401,13 @@ void BenchPlace::ask(bool fit) {
     }
     asksLive_ = panel_->live();
     if (asksLive_) {
-        asking.given = given();
+        asking.given = live_.traces(panel_->jacks());
         if (asking.given.empty() && asking.recordings.empty()) {
             refuse(say("The running patch has given nothing yet: start it, and choose a jack."));
             return;
         }
-        if (asking.options.window && *asking.options.window > kLiveSeconds) asking.options.window = kLiveSeconds;
+        if (asking.options.window && *asking.options.window > LiveTraces::kSeconds)
+            asking.options.window = LiveTraces::kSeconds;
     }
     const auto patch = std::make_shared<const Patch>(session_.document.patch());
     const Library* library = &session_.document.library();
@@ -526,50 +525,10 @@ void BenchPlace::accept(std::size_t offer) {
 void BenchPlace::follow() {
     std::vector<JackRef> wanted;
     if (panel_->live() && isVisible()) wanted = panel_->jacks();
-    for (auto it = taps_.begin(); it != taps_.end();) {
-        if (std::ranges::find(wanted, it->first) == wanted.end()) {
-            session_.sound.engine().unwatch(it->first);
-            it = taps_.erase(it);
-        } else {
-            ++it;
-        }
-    }
-    for (const JackRef& jack : wanted) {
-        if (jack.post.empty()) continue;
-        const TapLength length = TapLength::longest(session_.sound.engine().rate());
-        taps_[jack] = session_.sound.engine().watch(jack, length, session_.document.library());
-    }
+    live_.follow(wanted);
     const bool runs = !wanted.empty();
     runs ? frames_.start() : frames_.stop();
     runs ? often_.start() : often_.stop();
-}
-
-std::vector<Trace> BenchPlace::given() const {
-    std::vector<Trace> out;
-    const Patch& patch = session_.document.patch();
-    const Library& library = session_.document.library();
-    const double rate = session_.sound.engine().rate();
-    std::size_t shortest = static_cast<std::size_t>(kLiveSeconds * rate);
-    for (const JackRef& jack : panel_->jacks()) {
-        const auto tap = taps_.find(jack);
-        if (tap == taps_.end()) continue;
-        Trace trace;
-        trace.name = trackName(patch, library, jack);
-        trace.jack = jack;
-        trace.rate = rate;
-        if (const JackInfo* info = library.jack(patch, jack)) trace.kind = info->kind;
-        if (tap->second)
-            trace.volts = tap->second->samples(static_cast<std::size_t>(kLiveSeconds * rate));
-        else
-            trace.volts.assign(shortest, 0.0f); // nothing feeds it
-        if (trace.volts.size() < 64) return {};
-        shortest = std::min(shortest, trace.volts.size());
-        out.push_back(std::move(trace));
-    }
-    // All of them end now.
-    for (Trace& trace : out)
-        trace.volts.erase(trace.volts.begin(), trace.volts.end() - static_cast<std::ptrdiff_t>(shortest));
-    return out;
 }
 
 /// Only the traces move from frame to frame; their figures follow when they are asked for anew.
@@ -577,64 +536,10 @@ void BenchPlace::look() {
     if (panel_->held() || panel_->question() != Question::Shape || !answer_ || answer_->plots.empty()) return;
     const Plot& plot = answer_->plots.front();
     if (plot.id != "traces") return;
-    const double asked = panel_->window_->currentData().toDouble();
-    const double window = asked > kLiveSeconds ? asked : (plot.x.unit == "s" ? 1.0 : 1e-3) * (plot.x.high - plot.x.low);
-    std::vector<PlotCurve> curves;
-    if (window > kLiveSeconds) { // rolls by
-        for (const JackRef& jack : panel_->jacks()) {
-            const auto tap = taps_.find(jack);
-            if (tap == taps_.end() || !tap->second) continue;
-            const double rate = session_.sound.engine().rate();
-            const auto spans = tap->second->spans(static_cast<std::size_t>(window * rate / Tap::kPerSpan));
-            PlotCurve curve{plain(trackName(session_.document.patch(), session_.document.library(), jack)),
-                            static_cast<int>(curves.size()),
-                            SignalKind::Control,
-                            std::vector<MinMax>(kPlotColumns),
-                            {},
-                            false,
-                            false};
-            for (std::size_t c = 0; c < kPlotColumns && !spans.empty(); ++c) {
-                const std::size_t begin = c * spans.size() / kPlotColumns;
-                MinMax range = spans[begin];
-                for (std::size_t s = begin; s < std::max(begin + 1, (c + 1) * spans.size() / kPlotColumns); ++s)
-                    range = {std::min(range.min, spans[s].min), std::max(range.max, spans[s].max)};
-                curve.columns[c] = range;
-            }
-            curves.push_back(std::move(curve));
-        }
-    } else {
-        const std::vector<Trace> traces = given();
-        if (traces.empty()) return;
-        const Asking asking = panel_->asking();
-        const Trigger& trigger = asking.options.trigger;
-        // The newest edge with a whole picture behind it.
-        std::size_t by = trigger.by == Trigger::By::Edge
-                             ? std::min<std::size_t>(static_cast<std::size_t>(trigger.track), traces.size() - 1)
-                             : 0;
-        if (trigger.by == Trigger::By::Auto)
-            for (std::size_t n = 0; n < traces.size(); ++n)
-                if (traces[n].kind == SignalKind::Gate || traces[n].kind == SignalKind::Clock) by = n;
-        const Trace& first = traces[by];
-        const auto size = static_cast<std::size_t>(window * first.rate);
-        std::size_t begin = first.volts.size() > size ? first.volts.size() - size : 0;
-        if (trigger.by != Trigger::By::Free) {
-            const LevelReading level = measureLevel(first.volts);
-            const double middle = 0.5 * (level.min.value + level.max.value);
-            for (const double edge : passages(first.volts, middle, trigger.rising, 0.05 * level.swing().value))
-                if (edge + static_cast<double>(size) < static_cast<double>(first.volts.size()))
-                    begin = static_cast<std::size_t>(edge);
-        }
-        for (const Trace& trace : traces) {
-            const std::span<const float> all(trace.volts);
-            curves.push_back({plain(trace.name),
-                              static_cast<int>(curves.size()),
-                              trace.kind,
-                              columnsOf(all.subspan(begin, std::min(size, all.size() - begin)), kPlotColumns),
-                              {},
-                              false,
-                              false});
-        }
-    }
+    const AskOptions options = panel_->asking().options;
+    const double shown = (plot.x.unit == "s" ? 1.0 : 1e-3) * (plot.x.high - plot.x.low);
+    const bool rolls = options.window && *options.window > LiveTraces::kSeconds;
+    auto curves = live_.curves(panel_->jacks(), rolls ? *options.window : shown, options.trigger);
     if (!curves.empty()) plots_->refresh(std::move(curves));
 }
 
@@ -708,7 +613,7 @@ void BenchPlace::writeFigures(const QString& file) {
 void BenchPlace::showEvent(QShowEvent* event) {
     Place::showEvent(event);
     panel_->refresh();
-    panel_->fillAgainst();
+    if (panel_->question() == Question::Better) panel_->fillAgainst();
     follow();
     if (stale_ || !answer_) wait_.start();
 }

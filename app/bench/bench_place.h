@@ -2,6 +2,7 @@
 #pragma once
 
 #include "bench/asked_panel.h"
+#include "bench/live_traces.h"
 #include "bench/plots_view.h"
 #include "shell/place.h"
 #include "widgets/turns.h"
@@ -13,7 +14,6 @@
 #include <QTreeWidget>
 #include <QVBoxLayout>
 
-#include <map>
 #include <memory>
 #include <optional>
 
@@ -24,7 +24,6 @@ class BenchPlace : public Place {
 
   public:
     explicit BenchPlace(const Session& session, QWidget* parent = nullptr);
-    ~BenchPlace() override;
 
     void addActions(const Menus& menus) override;
     void addActionsForAll(const Menus& menus) override;
@@ -67,7 +66,6 @@ class BenchPlace : public Place {
     void recolour();
     void follow(); ///< jacks of the running patch are watched, or no longer
     void look();   ///< the newest of them
-    [[nodiscard]] std::vector<Trace> given() const;
     void hearTurns(bool on);
     void hearBlind();
     void addRecording();
@@ -94,7 +92,7 @@ class BenchPlace : public Place {
     QTimer wait_;   ///< until what is changed stands still
     QTimer frames_; ///< of the running patch
     QTimer often_;  ///< its figures
-    std::map<JackRef, std::shared_ptr<const Tap>> taps_;
+    LiveTraces live_;
     bool stale_ = true;
     bool asksLive_ = false; ///< the job that runs is of the running patch
     QString lastRecorded_;

@@ -5248,10 +5248,6 @@
         <translation>In Zeit anheften</translation>
     </message>
     <message>
-        <source>Shows the first jack under the steps in Time</source>
-        <translation>Zeigt die erste Buchse unter den Schritten in Zeit</translation>
-    </message>
-    <message>
         <source>Onto the sheet</source>
         <translation>Aufs Blatt</translation>
     </message>
@@ -5499,6 +5495,10 @@
         <source> (unknown)</source>
         <translation> (unbekannt)</translation>
     </message>
+    <message>
+        <source>Shows the first jack under the steps in Time, or no longer</source>
+        <translation>Zeigt die erste Buchse unter den Schritten in Zeit, oder nicht mehr</translation>
+    </message>
 </context>
 <context>
     <name>lariat::BenchPlace</name>
@@ -5700,6 +5700,10 @@
     <message>
         <source>Written: %1</source>
         <translation>Geschrieben: %1</translation>
+    </message>
+    <message>
+        <source>Tick the knobs that may differ first.</source>
+        <translation>Zuerst die Regler ankreuzen, die abweichen können.</translation>
     </message>
 </context>
 <context>

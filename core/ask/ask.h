@@ -29,7 +29,6 @@ struct AskOptions {
     std::shared_ptr<const Tuning> tuning{}; ///< and the tuning
     std::string vowel{};                    ///< whose formants are aimed at, "ah"; empty: the nearest one
     bool sidebands = false;                 ///< the second track is the carrier, the third the modulator
-    double tempo = 0.0;                     ///< BPM of the patch; 0: none
 };
 
 struct Asked {

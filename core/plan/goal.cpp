@@ -3,6 +3,7 @@
 #include "engine/render.h"
 #include "measure/formants.h"
 #include "measure/measure.h"
+#include "measure/partials.h"
 #include "timing/lines.h"
 #include "units/pitch.h"
 #include "units/scale.h"
@@ -90,20 +91,10 @@ std::optional<double> pitchIn(std::span<const float> volts, double rate) {
     return pitch ? std::optional(pitch->hertz.value) : std::nullopt;
 }
 
-std::optional<double> brightnessOf(std::span<const float> volts, double rate) {
+std::optional<double> brightnessIn(std::span<const float> volts, double rate) {
     if (volts.size() < 64 || measureLevel(volts).rms.value < 1e-3) return std::nullopt;
-    const Spectrum spectrum = measureSpectrum(volts, rate);
-    double weighted = 0.0;
-    double power = 0.0;
-    for (std::size_t bin = 1; bin < spectrum.amplitude.size(); ++bin) {
-        const double hertz = spectrum.binHertz * static_cast<double>(bin);
-        if (hertz < 20.0 || hertz > 20000.0) continue;
-        const double one = static_cast<double>(spectrum.amplitude[bin]);
-        weighted += hertz * one * one;
-        power += one * one;
-    }
-    if (power <= 0.0) return std::nullopt;
-    return weighted / power;
+    const double hertz = brightnessOf(measureSpectrum(volts, rate));
+    return hertz > 0.0 ? std::optional(hertz) : std::nullopt;
 }
 
 std::optional<double> alikeOf(std::span<const float> volts, double rate) {
@@ -283,7 +274,7 @@ std::optional<double> measureGoal(const Goal& goal, std::span<const float> volts
         return std::sqrt(std::max(0.0, level.rms.value * level.rms.value - level.mean.value * level.mean.value));
     }
     case GoalKind::Brightness:
-        return brightnessOf(window, rate);
+        return brightnessIn(window, rate);
     case GoalKind::Formant: {
         const auto formants = measureFormants(window, rate);
         if (formants.empty()) return std::nullopt;

@@ -381,6 +381,94 @@ class BenchWindowTest : public QObject {
         QVERIFY(o.patch().post("level-a")->knobs.at("decay") != found);
     }
 
+    /// An answer that comes while a list of jacks is open does no harm, nor one that was asked of another document.
+    void answersComeAtAnyTime() {
+        Opened o;
+        go(o);
+        benchOf(o).asked().choose(Question::Loud);
+        benchOf(o).asked().addJack({"osc-a", "saw"});
+        QTimer::singleShot(0, [&o] { // once the list is open
+            auto* finder = qobject_cast<Finder*>(QApplication::activeModalWidget());
+            QVERIFY(finder);
+            EVENTUALLY(benchOf(o).settled());
+            finder->field().setText(QStringLiteral("kick osc sine"));
+            QTest::keyClick(&finder->field(), Qt::Key_Return);
+        });
+        benchOf(o).chooseJack();
+        QCOMPARE(benchOf(o).asked().jacks().size(), std::size_t{2});
+        answered(o);
+        benchOf(o).asked().choose(Question::Better); // two jacks against each other
+        EVENTUALLY(!o.window.jobs().all().empty());
+        o.window.openCopy(QStringLiteral(LARIAT_SOURCE "/data/demo/fog-signal.json"));
+        QVERIFY(!benchOf(o).answer().has_value());
+        answered(o);
+        EVENTUALLY(o.window.jobs().all().empty());
+        if (benchOf(o).answer())
+            for (const std::string& name : benchOf(o).answer()->tracks) QVERIFY(name.find("Kick") == std::string::npos);
+        // A second window asks for itself.
+        Opened other;
+        go(other);
+        benchOf(other).asked().choose(Question::Note);
+        benchOf(other).asked().addJack({"osc-c", "sine"});
+        answered(other);
+        QVERIFY(std::abs(figure(other, "pitch-hertz") - 36.7) < 0.2);
+        QVERIFY(benchOf(o).asked().jacks().empty());
+    }
+
+    /// Live, a steady tone is what it is in a silent run.
+    void liveIsAsOffline() {
+        Opened o;
+        go(o);
+        benchOf(o).asked().choose(Question::Note);
+        benchOf(o).asked().addJack({"osc-b", "pulse"});
+        answered(o);
+        const double offline = figure(o, "pitch-hertz");
+        QVERIFY(offline > 20.0);
+        o.window.sound().setRunning(true);
+        named<QComboBox>(o, "bench-from").setCurrentIndex(1);
+        const QString before = verdict(o);
+        EVENTUALLY(benchOf(o).answer() && figure(o, "pitch-hertz") > 0.0 && verdict(o) != QString());
+        QTest::qWait(20);
+        EVENTUALLY(std::abs(1200.0 * std::log2(figure(o, "pitch-hertz") / offline)) < 0.5);
+    }
+
+    /// Two takes of one name stay two; a fit with nothing ticked turns nothing.
+    void twoOfOneNameAndNoneTicked() {
+        const QTemporaryDir own;
+        Opened o(own.path());
+        QTest::keyClick(&o.window, Qt::Key_F6);
+        EVENTUALLY(!o.window.log().keeping());
+        QVERIFY(o.window.document().apply({SetKnob{"filter", "cutoff", 300.0}}, QStringLiteral("duller")));
+        QTest::keyClick(&o.window, Qt::Key_F6);
+        EVENTUALLY(!o.window.log().keeping());
+        const std::vector<TakeLine> takes = o.window.log().book()->list().value();
+        for (const TakeLine& line : takes) QVERIFY(o.window.log().book()->label(line.id, {.name = "same"}).has_value());
+        QVERIFY(o.window.document().apply({SetKnob{"filter", "cutoff", 6000.0}}, QStringLiteral("bright")));
+        go(o);
+        benchOf(o).asked().choose(Question::Better);
+        auto& against = named<QComboBox>(o, "bench-against");
+        QCOMPARE(against.count(), 3); // and a file
+        QCOMPARE(against.itemText(0), against.itemText(1));
+        against.setCurrentIndex(1);
+        Q_EMIT against.activated(1);
+        answered(o);
+        const double second = figure(o, "brightness-2");
+        QVERIFY2(second > 0.0, qPrintable(verdict(o)));
+        QTest::keyClick(&o.window, Qt::Key_3, Qt::ControlModifier);
+        go(o);
+        QCOMPARE(against.currentIndex(), 1);
+        against.setCurrentIndex(0);
+        Q_EMIT against.activated(0);
+        answered(o);
+        QVERIFY(figure(o, "brightness-2") != second);
+        const std::string before = writePatch(o.patch());
+        QTest::keyClick(&o.window, Qt::Key_8, Qt::AltModifier);
+        answered(o);
+        press(o, "bench-fit");
+        QVERIFY(benchOf(o).settled());
+        QVERIFY(writePatch(o.patch()) == before);
+    }
+
     /// An empty patch, and one of two hundred cables.
     void emptyAndLarge() {
         Opened o;
