@@ -136,7 +136,7 @@ double growth(const std::vector<Deviation>& all) {
         sxx += x * x;
         sxy += x * one.cents;
     }
-    if (n < 2.0 || high < 1.4 * low) return 0.0;
+    if (n < 3.0 || high < 1.4 * low) return 0.0; // two may be two drums
     const double spread = n * sxx - sx * sx;
     return spread > 1e-9 ? (n * sxy - sx * sy) / spread : 0.0;
 }
