@@ -10,6 +10,6 @@ cmake --build build-asan
 ctest --test-dir build-asan -j"$(nproc)" --output-on-failure --no-tests=error
 scripts/fuzz.sh --seconds "${1:-60}"
 cmake --preset tsan >/dev/null
-cmake --build build-tsan --target engine_test live_test audio_device_test
+cmake --build build-tsan --target engine_test live_test audio_device_test threads_test jobs_test
 export TSAN_OPTIONS="suppressions=$PWD/tests/tsan.supp"
-ctest --test-dir build-tsan --output-on-failure --no-tests=error -R 'engine_test|live_test|audio_device_test'
+ctest --test-dir build-tsan --output-on-failure --no-tests=error -R 'engine_test|live_test|audio_device_test|threads_test|jobs_test'

@@ -12,8 +12,10 @@
 
 #include <atomic>
 #include <chrono>
+#include <deque>
 #include <functional>
 #include <memory>
+#include <mutex>
 #include <utility>
 #include <vector>
 
@@ -89,11 +91,28 @@ class Jobs : public QObject {
     void failed(const QString& text);
 
   private:
-    void run(const std::shared_ptr<Job>& job, std::function<std::function<void()>()> work);
-    void end(const std::shared_ptr<Job>& job);
+    using Then = std::function<void()>; ///< what the window's thread does with a result
+    struct Waiting {
+        std::shared_ptr<Job> job;
+        std::function<Then()> work;
+    };
+    struct Ended {
+        std::shared_ptr<Job> job;
+        Then then;
+        QString fault;
+    };
+
+    void run(const std::shared_ptr<Job>& job, std::function<Then()> work);
+    void workOne(); ///< on a thread of the pool
+    void endOne();  ///< on the window's
 
     QThreadPool pool_;
     std::vector<std::shared_ptr<Job>> jobs_;
+    // What goes from thread to thread does so under a lock of ours: that of Qt's queues is one that no checker of
+    // threads sees.
+    std::mutex mutex_;
+    std::deque<Waiting> waiting_;
+    std::deque<Ended> ended_;
 };
 
 } // namespace lariat

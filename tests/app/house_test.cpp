@@ -172,52 +172,6 @@ class HouseTest : public QObject {
         QVERIFY(!o.window.checker().knows());
     }
 
-    void jobsTellAndStop() {
-        Jobs jobs;
-        QObject owner;
-        QSignalSpy failed(&jobs, &Jobs::failed);
-        int got = 0;
-        const auto first = jobs.start(
-            QStringLiteral("first"), &owner,
-            [](const Progress& progress) {
-                progress(0.5);
-                return 42;
-            },
-            [&](int result) { got = result; });
-        EVENTUALLY(first->ended());
-        QCOMPARE(got, 42);
-        QCOMPARE(first->done(), 0.5);
-        const auto endless = jobs.start(
-            QStringLiteral("endless"), &owner,
-            [](const Progress& progress) {
-                while (progress(0.0)) QThread::msleep(1);
-                return 1;
-            },
-            [&](int result) { got = result; });
-        QCOMPARE(jobs.all().size(), std::size_t{1});
-        endless->stop();
-        EVENTUALLY(endless->ended());
-        QCOMPARE(got, 42); // what was stopped does not arrive
-        jobs.start(
-            QStringLiteral("bad"), &owner, [](const Progress&) -> int { throw std::runtime_error("no more"); },
-            [&](int result) { got = result; });
-        EVENTUALLY_EQUAL(failed.count(), 1);
-        QVERIFY(failed[0][0].toString().contains(QStringLiteral("bad")));
-        QCOMPARE(got, 42);
-        // Who asked may be gone when it ends.
-        auto* gone = new QObject;
-        const auto late = jobs.start(
-            QStringLiteral("late"), gone,
-            [](const Progress&) {
-                QThread::msleep(20);
-                return 7;
-            },
-            [&](int result) { got = result; });
-        delete gone;
-        EVENTUALLY(late->ended());
-        QCOMPARE(got, 42);
-    }
-
     void soundGoesToAFileInTheBackground() {
         Opened o;
         const QString file = o.folder.filePath(QStringLiteral("lamp"));
