@@ -69,6 +69,7 @@ int main(int argc, char** argv) {
             lariat::MainWindow* more = another();
             more->sound().setBlockFrames(lariat::Preferences::blockFrames());
             more->sound().openMidi({});
+            more->sound().setSimulatedIn(lariat::Preferences::simulatedIn());
             more->sound().openDevice(lariat::Preferences::device());
             more->show();
             if (!file.isEmpty()) more->openFile(file);
@@ -99,6 +100,7 @@ int main(int argc, char** argv) {
     }
     window.sound().setBlockFrames(lariat::Preferences::blockFrames());
     window.sound().openMidi(posing ? QString() : lariat::Preferences::midi());
+    if (!posing) window.sound().setSimulatedIn(lariat::Preferences::simulatedIn());
     window.sound().openDevice(posing ? QString::fromLatin1(lariat::kSimulatedDevice) : lariat::Preferences::device());
     window.sound().setFollowsStart(lariat::Preferences::followsStart());
     if (!posing) window.sound().openClockOut(lariat::Preferences::clockOut());

@@ -2,6 +2,7 @@
 #include "ask/asking.h"
 #include "cli/commands.h"
 #include "library/check.h"
+#include "maker/keep_module.h"
 #include "model/edit.h"
 #include "model/file.h"
 #include "print/plot_picture.h"
@@ -10,6 +11,7 @@
 
 #include <algorithm>
 #include <iostream>
+#include <map>
 
 #include <CLI/CLI.hpp>
 #include <fmt/format.h>
@@ -27,7 +29,7 @@ struct AskCommand : Destination {
     double seconds = 0.0, from = 0.0, window = 0.0, volts = 10.0, level = 0.0;
     int channel = 1, runs = 320;
     bool realCase = false, scenes = false, lanes = false, xy = false, falling = false, sidebands = false, alias = false,
-         bare = false, dark = false;
+         bare = false, dark = false, mixed = false, averaged = false, linear = false, keep = false;
 };
 
 bool isSound(const std::filesystem::path& file) {
@@ -38,7 +40,7 @@ bool isSound(const std::filesystem::path& file) {
 
 Trace recordingOf(const AskCommand& options, const std::filesystem::path& file, double seconds) {
     FileOptions how;
-    how.channel = options.channel - 1;
+    how.channel = options.mixed ? kAllChannels : options.channel - 1;
     how.seconds = seconds;
     how.voltsAtFull = options.volts;
     return need(readTrack(file, how));
@@ -52,6 +54,8 @@ AskOptions optionsOf(const AskCommand& options, const std::string& key, const Li
     out.xy = options.xy;
     out.vowel = options.vowel;
     out.sidebands = options.sidebands;
+    out.averaged = options.averaged;
+    out.linear = options.linear;
     const std::string wanted = options.key.empty() ? key : options.key;
     out.key = parseKey(wanted);
     if (!out.key && !options.key.empty())
@@ -110,6 +114,20 @@ void tell(const AskCommand& options, const Answer& answer, bool json) {
     for (const AskedOffer& offer : answer.offers) fmt::print("→ {}\n", offer.label.str());
 }
 
+/// What a recording says of modules; several may speak of one.
+void keepModules(const Answer& answer, const Workspace& workspace) {
+    std::map<std::string, ModuleInfo> changed;
+    for (const AskedOffer& offer : answer.offers) {
+        if (!offer.change) continue;
+        const auto [it, fresh] = changed.try_emplace(offer.module, *workspace.library.module(offer.module));
+        it->second = need(offer.change(it->second));
+    }
+    for (const auto& [id, module] : changed) {
+        if (const auto why = whyNot(module, workspace, Patch{})) throw Failed{*why};
+        need(keepModule(module.description, ownDataFolder()));
+    }
+}
+
 } // namespace
 
 void addAsk(CLI::App& app, Context& context) {
@@ -140,8 +158,9 @@ void addAsk(CLI::App& app, Context& context) {
         ->check(CLI::Range(0.05, 600.0));
     command->add_option("--from", options->from, "Seconds at the start that are left out")
         ->check(CLI::Range(0.0, 3600.0));
-    command->add_option("--channel", options->channel, "Channel of a sound file, counted from 1")
-        ->check(CLI::Range(1, 64));
+    auto* channel = command->add_option("--channel", options->channel, "Channel of a sound file, counted from 1");
+    channel->check(CLI::Range(1, 64));
+    command->add_flag("--mixed", options->mixed, "The mean of all its channels")->excludes(channel);
     command->add_option("--volts", options->volts, "Volts of full scale in a sound file: 10 of a mix, 1 of a probe")
         ->check(CLI::Range(0.001, 1000.0));
     command->add_flag("--real-case", options->realCase, "With what the metal adds");
@@ -160,9 +179,13 @@ void addAsk(CLI::App& app, Context& context) {
     command->add_option("--vowel", options->vowel, "Of content: ee, i, e, a, ah, aw, u, oo, uh or er")
         ->check(CLI::IsMember({"ee", "i", "e", "a", "ah", "aw", "u", "oo", "uh", "er"}));
     command->add_flag("--sidebands", options->sidebands, "Of content: of the second jack as carrier by the third");
+    command->add_flag("--averaged", options->averaged, "Of content: of all there is, not of the loudest stretch");
+    command->add_flag("--linear", options->linear, "Of content: hertz at even distances");
     command->add_flag("--alias", options->alias, "Of content: what the rate added, by a run at twice of it");
     command->add_option("--fit", options->fit, "Of real: knobs to find, post.knob,…; unknown: all that are")
         ->delimiter(',');
+    command->add_flag("--keep", options->keep,
+                      "Of real: keep in your own folder what it says of modules: tracking, level, DC, noise");
     command->add_option("--runs", options->runs, "Of real: silent runs at most")->check(CLI::Range(20, 5000));
     command->add_option("--picture", options->picture, "Write the answer as a picture, .svg or .png")->check(notEmpty);
     command->add_flag("--dark", options->dark, "In the dark colours");
@@ -218,6 +241,7 @@ void addAsk(CLI::App& app, Context& context) {
         const Answer answer = need(answerTo(asking, patch ? &*patch : nullptr, library));
         if (asking.fits && (options->inPlace || !options->out.empty()))
             options->write(need(applyEdits(*patch, answer.offers.empty() ? Edits{} : answer.offers.front().edits)));
+        if (options->keep) keepModules(answer, workspace);
         tell(*options, answer, context.json);
     });
 }

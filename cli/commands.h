@@ -72,6 +72,7 @@ void addBuild(CLI::App& app, Context& context);
 
 void addRender(CLI::App& app, Context& context);
 void addMeasure(CLI::App& app, Context& context);
+void addRecord(CLI::App& app, Context& context);
 void addTie(CLI::App& app, Context& context);
 void addSheet(CLI::App& app, Context& context);
 void addScales(CLI::App& app, Context& context);

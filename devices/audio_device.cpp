@@ -78,6 +78,7 @@ class RealDevice final : public AudioDevice {
     }
     [[nodiscard]] std::string name() const override { return found_.name; }
     [[nodiscard]] unsigned dropouts() const override { return dropouts_; }
+    [[nodiscard]] bool hasInput() const override { return found_.hasInput; }
     [[nodiscard]] bool alive() const override { return now() - lastCall_ < kSilentMilliseconds; }
 
   private:

@@ -18,6 +18,8 @@ struct AudioSettings {
     std::string device; ///< a name from audioDeviceNames(); empty: the first real one, else the simulated one
     unsigned rate = 48000;
     unsigned blockFrames = 512;
+    /// What comes in at the simulated one, again and again: interleaved stereo at its rate; empty: nothing.
+    std::vector<float> comesIn{};
 };
 
 class AudioDevice {
@@ -31,6 +33,8 @@ class AudioDevice {
     [[nodiscard]] virtual unsigned dropouts() const = 0;
     /// False once a running device has gone away.
     [[nodiscard]] virtual bool alive() const = 0;
+    /// Two channels come in as well.
+    [[nodiscard]] virtual bool hasInput() const = 0;
 };
 
 inline constexpr const char* kSimulatedDevice = "Simulated interface";

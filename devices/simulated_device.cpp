@@ -1,9 +1,18 @@
 #include "devices/simulated_device.h"
 
+#include "measure/align.h"
+#include "model/audio_file.h"
+
+#include <algorithm>
 #include <chrono>
 #include <vector>
 
 namespace lariat {
+namespace {
+
+constexpr double kMostSeconds = 300.0;
+
+} // namespace
 
 Result<void> SimulatedDevice::start(AudioCallback callback) {
     stop();
@@ -42,6 +51,22 @@ void SimulatedDevice::work() {
         std::unique_lock lock(mutex_);
         if (wake_.wait_until(lock, due, [this] { return stopping_; })) return;
     }
+}
+
+Result<std::vector<float>> comesInFrom(const std::filesystem::path& file, unsigned rate) {
+    auto read = readAudio(file);
+    if (!read) return tl::unexpected(read.error());
+    const auto channels = static_cast<std::size_t>(read->channels);
+    const auto frames = std::min(read->samples.size() / channels, static_cast<std::size_t>(kMostSeconds * read->rate));
+    std::vector<float> out;
+    for (std::size_t c = 0; c < 2; ++c) {
+        std::vector<float> one(frames);
+        for (std::size_t f = 0; f < frames; ++f) one[f] = read->samples[f * channels + std::min(c, channels - 1)];
+        if (read->rate != rate) one = resampled(one, read->rate, rate);
+        out.resize(2 * one.size());
+        for (std::size_t f = 0; f < one.size(); ++f) out[2 * f + c] = one[f];
+    }
+    return out;
 }
 
 } // namespace lariat

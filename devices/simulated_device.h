@@ -6,6 +6,7 @@
 #include <atomic>
 #include <condition_variable>
 #include <cstdint>
+#include <filesystem>
 #include <mutex>
 #include <thread>
 #include <vector>
@@ -14,7 +15,8 @@ namespace lariat {
 
 class SimulatedDevice final : public AudioDevice {
   public:
-    explicit SimulatedDevice(AudioSettings settings) : settings_(std::move(settings)) {}
+    explicit SimulatedDevice(AudioSettings settings)
+        : settings_(std::move(settings)), coming_(std::move(settings_.comesIn)) {}
     ~SimulatedDevice() override { stop(); }
 
     Result<void> start(AudioCallback callback) override;
@@ -22,9 +24,8 @@ class SimulatedDevice final : public AudioDevice {
     [[nodiscard]] std::string name() const override { return kSimulatedDevice; }
     [[nodiscard]] unsigned dropouts() const override { return dropouts_; }
     [[nodiscard]] bool alive() const override { return alive_; }
+    [[nodiscard]] bool hasInput() const override { return !coming_.empty(); }
 
-    /// What comes in, again and again: interleaved stereo at the device's rate. Call before start; empty: nothing does.
-    void playIn(std::vector<float> interleaved) { coming_ = std::move(interleaved); }
     /// Behaves as if the cable to the interface had been pulled.
     void pull() { alive_ = false; }
 
@@ -41,5 +42,8 @@ class SimulatedDevice final : public AudioDevice {
     std::atomic<unsigned> dropouts_{0};
     std::atomic<bool> alive_{true};
 };
+
+/// A sound file as the simulated interface hears it: interleaved stereo at that rate, of five minutes at most.
+Result<std::vector<float>> comesInFrom(const std::filesystem::path& file, unsigned rate);
 
 } // namespace lariat

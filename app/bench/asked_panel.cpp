@@ -128,6 +128,25 @@ void AskedPanel::makeAskedOf(QLayout& column) {
     across->addWidget(addJack_);
     across->addWidget(addRecording_);
     column.addWidget(buttons);
+    recordIn_ = plainButton({}, "bench-record-in");
+    recordIn_->setCheckable(true);
+    recordIn_->setToolTip(tr("Records what is plugged into the sound device, and asks of it"));
+    column.addWidget(recordIn_);
+    showRecordingIn({});
+    const auto showIn = [this] { recordIn_->setVisible(session_.sound.hasInput()); };
+    connect(&session_.sound, &Sound::deviceChanged, this, showIn);
+    showIn();
+    reading_ = new RecordingOptions;
+    column.addWidget(reading_);
+    connect(recordIn_, &QPushButton::clicked, this, &AskedPanel::recordInWanted);
+    connect(askedOf_, &QListWidget::currentRowChanged, this, &AskedPanel::showRecording);
+    connect(reading_, &RecordingOptions::changed, this, [this] {
+        const auto n = static_cast<std::size_t>(std::max(0, askedOf_->currentRow()));
+        if (n < jacks_.size() || n - jacks_.size() >= recordings_.size()) return;
+        Recorded wanted = recordings_[n - jacks_.size()];
+        wanted.how = reading_->how();
+        Q_EMIT readingWanted(wanted);
+    });
     connect(addJack_, &QPushButton::clicked, this, &AskedPanel::addJackWanted);
     connect(addRecording_, &QPushButton::clicked, this, &AskedPanel::addRecordingWanted);
 }
@@ -190,6 +209,9 @@ void AskedPanel::makeOptions(QLayout& column) {
     sidebands_ =
         named(new QCheckBox(tr("sidebands of 2 by 3")), "bench-sidebands", tr("Sidebands of the second by the third"));
     twice_ = named(new QCheckBox(tr("what the rate adds")), "bench-twice", tr("Compare with a run at twice the rate"));
+    averaged_ = named(new QCheckBox(tr("the mean of all of it")), "bench-averaged",
+                      tr("Spectrum of all of it, not of the loudest stretch"));
+    linear_ = named(new QCheckBox(tr("hertz at even distances")), "bench-linear", tr("Hertz at even distances"));
     against_ = named(new QComboBox, "bench-against", tr("What it is held against"));
     turns_ = plainButton(tr("Hear in turns"), "bench-turns");
     turns_->setCheckable(true);
@@ -212,6 +234,8 @@ void AskedPanel::makeOptions(QLayout& column) {
     column.addWidget(row({}, played_, Question::Note));
     column.addWidget(row(tr("Vowel"), vowel_, Question::Content));
     column.addWidget(row({}, sidebands_, Question::Content));
+    column.addWidget(row({}, averaged_, Question::Content));
+    column.addWidget(row({}, linear_, Question::Content));
     column.addWidget(row({}, twice_, Question::Content));
     column.addWidget(row(tr("Against"), against_, Question::Better));
     auto* hear = new QWidget;
@@ -229,8 +253,10 @@ void AskedPanel::makeOptions(QLayout& column) {
         box->setMinimumContentsLength(6);
     }
     for (QComboBox* box : {from_, window_, trigger_, tuning_, vowel_}) asks(box, &QComboBox::currentIndexChanged);
-    for (QCheckBox* box : {realCase_, lanes_, xy_, played_, sidebands_, twice_}) asks(box, &QCheckBox::toggled);
+    for (QCheckBox* box : {realCase_, lanes_, xy_, played_, sidebands_, averaged_, linear_, twice_})
+        asks(box, &QCheckBox::toggled);
     asks(seconds_, &QDoubleSpinBox::valueChanged);
+    connect(against_, &QComboBox::currentIndexChanged, this, &AskedPanel::showHearing);
     connect(against_, &QComboBox::activated, this, [this](int index) {
         if (index == against_->count() - 1)
             Q_EMIT againstFileWanted();
@@ -247,9 +273,10 @@ void AskedPanel::showOptions() {
     for (const auto& [of, widget] : rows_) widget->setVisible(of == question());
     const bool silentOnly =
         question() == Question::Loud || question() == Question::Better || question() == Question::Real;
-    from_->setEnabled(!silentOnly);
-    seconds_->setEnabled(silentOnly || !live());
-    realCase_->setEnabled(!live() && question() != Question::Loud && question() != Question::Real);
+    const bool runs = recordings_.empty() || !jacks_.empty() || silentOnly; // of recordings alone, no patch is asked
+    from_->setEnabled(!silentOnly && runs);
+    seconds_->setEnabled((silentOnly || !live()) && runs);
+    realCase_->setEnabled(!live() && runs && question() != Question::Loud && question() != Question::Real);
     hold_->setEnabled(live());
     single_->setEnabled(live());
     played_->setEnabled(!live());
@@ -285,7 +312,7 @@ Asking AskedPanel::asking() const {
     Asking out;
     out.question = question();
     out.jacks = jacks_;
-    out.recordings = recordings_;
+    for (const Recorded& recorded : recordings_) out.recordings.push_back(recorded.trace);
     out.wayOut = tr("way out").toStdString();
     out.seconds = seconds_->value();
     out.realCase = realCase_->isChecked();
@@ -304,6 +331,8 @@ Asking AskedPanel::asking() const {
         out.options.tuning = session_.document.library().tuning(tuning_->currentData().toString().toStdString());
     out.options.vowel = vowel_->currentData().toString().toStdString();
     out.options.sidebands = sidebands_->isChecked();
+    out.options.averaged = averaged_->isChecked();
+    out.options.linear = linear_->isChecked();
     out.twice = twice_->isChecked();
     if (out.question == Question::Note && played_->isChecked() && !jacks_.empty())
         if (const Post* post = patch.post(jacks_.front().post))
@@ -339,11 +368,46 @@ bool AskedPanel::addJack(const JackRef& jack, bool alone) {
     return true;
 }
 
-void AskedPanel::addRecording(std::shared_ptr<const Trace> recording) {
+void AskedPanel::addRecording(Recorded recorded) {
     if (jacks_.size() + recordings_.size() >= kMostTracks) return;
-    recordings_.push_back(std::move(recording));
+    recorded.id = ++lastId_;
+    recordings_.push_back(std::move(recorded));
+    refresh();
+    askedOf_->setCurrentRow(askedOf_->count() - 1);
+    Q_EMIT changed();
+}
+
+void AskedPanel::changeRecording(Recorded recorded) {
+    const auto at = std::ranges::find(recordings_, recorded.id, &Recorded::id);
+    if (at == recordings_.end()) return;
+    *at = std::move(recorded);
     refresh();
     Q_EMIT changed();
+}
+
+/// Patches can be heard in turns, and so can recordings.
+void AskedPanel::showHearing() {
+    const bool other = against_->currentIndex() >= 0 && against_->currentIndex() < static_cast<int>(others_.size());
+    const bool heard = againstSecond() ? jacks_.empty() && recordings_.size() >= 2 : other;
+    turns_->setEnabled(heard);
+    blind_->setEnabled(heard);
+}
+
+bool AskedPanel::againstSecond() const {
+    const int at = against_->currentIndex();
+    return at >= 0 && at < static_cast<int>(others_.size()) && others_[static_cast<std::size_t>(at)].second;
+}
+
+void AskedPanel::showRecordingIn(std::optional<double> seconds) {
+    recordIn_->setChecked(seconds.has_value());
+    recordIn_->setText(seconds ? tr("Stop · %1 s came in").arg(*seconds, 0, 'f', 1) : tr("Record what comes in"));
+}
+
+void AskedPanel::showRecording() {
+    const auto n = static_cast<std::size_t>(std::max(0, askedOf_->currentRow()));
+    const bool recording = n >= jacks_.size() && n - jacks_.size() < recordings_.size();
+    reading_->setVisible(recording);
+    if (recording) reading_->show(recordings_[n - jacks_.size()]);
 }
 
 void AskedPanel::takeOut(int row) {
@@ -406,7 +470,7 @@ void AskedPanel::fillAskedOf() {
                   : !info->output ? tr("what comes in")
                                   : QCoreApplication::translate("core", kindName(info->kind)));
     }
-    for (const auto& recording : recordings_) add(q(recording->name), tr("recording"));
+    for (const Recorded& recorded : recordings_) add(q(recorded.trace->name), tr("recording"));
     if (askedOf_->count() == 0) {
         auto* item = new QListWidgetItem(tr("the way out, as nothing is chosen"));
         item->setFlags(Qt::NoItemFlags);
@@ -414,6 +478,7 @@ void AskedPanel::fillAskedOf() {
     }
     askedOf_->setFixedHeight(24 * std::clamp(askedOf_->count(), 1, 8) + 6);
     askedOf_->setCurrentRow(std::min(current, askedOf_->count() - 1));
+    showRecording();
     const bool room = jacks_.size() + recordings_.size() < kMostTracks;
     addJack_->setEnabled(room);
     addRecording_->setEnabled(room);
@@ -443,6 +508,10 @@ void AskedPanel::fillAgainst() {
     for (Against& other : others_)
         if (other.fromFile) files.push_back(std::move(other));
     others_.clear();
+    if (jacks_.size() + recordings_.size() >= 2) {
+        others_.push_back({tr("the second of them"), nullptr});
+        others_.back().second = true;
+    }
     const Patch& patch = session_.document.patch();
     for (const auto& [name, setting] : patch.settings) {
         auto other = std::make_shared<Patch>(patch);
@@ -468,8 +537,6 @@ void AskedPanel::fillAgainst() {
     against_->addItem(tr("a patch file…"));
     const int at = chosen.isValid() ? against_->findData(chosen) : -1;
     against_->setCurrentIndex(at >= 0 && at < static_cast<int>(others_.size()) ? at : others_.empty() ? -1 : 0);
-    turns_->setEnabled(!others_.empty());
-    blind_->setEnabled(!others_.empty());
 }
 
 void AskedPanel::holdAgainst(Against other) {
@@ -524,6 +591,9 @@ void AskedPanel::refresh() {
     fillAskedOf();
     fillTriggers();
     if (question() == Question::Real) fillKnobs();
+    if (question() == Question::Better) fillAgainst();
+    showHearing();
+    showOptions();
     filling_ = false;
 }
 

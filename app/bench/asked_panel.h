@@ -2,6 +2,7 @@
 #pragma once
 
 #include "ask/asking.h"
+#include "bench/recording_options.h"
 #include "shell/session.h"
 
 #include <QCheckBox>
@@ -27,6 +28,7 @@ class AskedPanel : public QWidget {
         std::optional<double> lufs{}; ///< as measured when it was kept
         bool fromFile = false;        ///< it stays in the list, whatever the patch and the log hold
         std::int64_t take = 0;        ///< of the log: its patch is read when it is chosen
+        bool second = false;          ///< of what is asked of
     };
     explicit AskedPanel(const Session& session, QWidget* parent = nullptr);
 
@@ -36,7 +38,14 @@ class AskedPanel : public QWidget {
     void choose(Question question);
     /// Adds a jack (an empty post: the way out), or has it alone; false if there are eight, or it is there already.
     bool addJack(const JackRef& jack, bool alone = false);
-    void addRecording(std::shared_ptr<const Trace> recording);
+    void addRecording(Recorded recorded);
+    /// The one of that id, read otherwise; nothing if it was taken out meanwhile.
+    void changeRecording(Recorded recorded);
+    [[nodiscard]] const std::vector<Recorded>& recordings() const { return recordings_; }
+    /// The first is held against the second of what is asked of.
+    [[nodiscard]] bool againstSecond() const;
+    /// Says on the button that so many seconds came in; nothing: none does.
+    void showRecordingIn(std::optional<double> seconds);
     void takeOut(int row);
     [[nodiscard]] const std::vector<JackRef>& jacks() const { return jacks_; }
     [[nodiscard]] bool live() const;
@@ -62,6 +71,9 @@ class AskedPanel : public QWidget {
     void changed(); ///< it is to be asked anew
     void addJackWanted();
     void addRecordingWanted();
+    void recordInWanted(bool on);
+    /// A recording is to be read anew.
+    void readingWanted(const lariat::Recorded& recorded);
     void jackFollowed(const JackRef& jack);
     void againstFileWanted();
     void fitWanted();
@@ -76,6 +88,8 @@ class AskedPanel : public QWidget {
     void makeOptions(QLayout& column);
     void showOptions();
     void fillAskedOf();
+    void showRecording();
+    void showHearing();
     void fillTriggers();
     void fillKnobs();
     bool eventFilter(QObject* watched, QEvent* event) override;
@@ -87,6 +101,8 @@ class AskedPanel : public QWidget {
     QListWidget* askedOf_ = nullptr;
     QPushButton* addJack_ = nullptr;
     QPushButton* addRecording_ = nullptr;
+    QPushButton* recordIn_ = nullptr;
+    RecordingOptions* reading_ = nullptr;
     QComboBox* from_ = nullptr;
     QDoubleSpinBox* seconds_ = nullptr;
     QCheckBox* realCase_ = nullptr;
@@ -101,6 +117,8 @@ class AskedPanel : public QWidget {
     QComboBox* vowel_ = nullptr;
     QCheckBox* sidebands_ = nullptr;
     QCheckBox* twice_ = nullptr;
+    QCheckBox* averaged_ = nullptr;
+    QCheckBox* linear_ = nullptr;
     QComboBox* against_ = nullptr;
     QPushButton* turns_ = nullptr;
     QPushButton* blind_ = nullptr;
@@ -110,7 +128,8 @@ class AskedPanel : public QWidget {
     QPushButton* sheet_ = nullptr;
     std::multimap<Question, QWidget*> rows_;
     std::vector<JackRef> jacks_;
-    std::vector<std::shared_ptr<const Trace>> recordings_;
+    std::vector<Recorded> recordings_;
+    int lastId_ = 0;
     mutable std::vector<Against> others_; ///< patches of takes come in when they are asked for
     bool filling_ = false;
 

@@ -72,7 +72,7 @@ BenchPlace::BenchPlace(const Session& session, QWidget* parent) : Place(parent),
     wait_.setSingleShot(true);
     wait_.setInterval(kWaitMilliseconds);
     connect(&wait_, &QTimer::timeout, this, [this] { ask(); });
-    frames_.setInterval(kPageFrame);
+    frames_.setInterval(kScreenFrame);
     connect(&frames_, &QTimer::timeout, this, &BenchPlace::look);
     often_.setInterval(kOftenMilliseconds);
     connect(&often_, &QTimer::timeout, this, [this] {
@@ -85,6 +85,16 @@ BenchPlace::BenchPlace(const Session& session, QWidget* parent) : Place(parent),
     });
     connect(panel_, &AskedPanel::addJackWanted, this, &BenchPlace::chooseJack);
     connect(panel_, &AskedPanel::addRecordingWanted, this, &BenchPlace::addRecording);
+    connect(panel_, &AskedPanel::readingWanted, this, &BenchPlace::read);
+    connect(panel_, &AskedPanel::recordInWanted, this, &BenchPlace::recordIn);
+    connect(&session_.sound, &Sound::recordingInChanged, this, [this](bool on) {
+        panel_->showRecordingIn(on ? std::optional(0.0) : std::nullopt);
+        on ? comingIn_.start() : comingIn_.stop();
+    });
+    connect(&session_.sound, &Sound::recordedIn, this, [this](const QString& file) { addRecordingFile(file); });
+    comingIn_.setInterval(kOftenMilliseconds / 4);
+    connect(&comingIn_, &QTimer::timeout, this,
+            [this] { panel_->showRecordingIn(session_.sound.recordedInSeconds()); });
     connect(panel_, &AskedPanel::jackFollowed, this, [this](const JackRef& jack) {
         if (jack.post.empty()) return;
         Chosen chosen;
@@ -346,20 +356,41 @@ void BenchPlace::addRecording() {
 }
 
 void BenchPlace::addRecordingFile(const QString& file) {
-    session_.jobs.start(
-        tr("Reading %1").arg(file.section(QLatin1Char('/'), -1)), this,
-        [path = std::filesystem::path(file.toStdString())](const Progress& progress) {
-            FileOptions how;
+    Recorded recorded;
+    recorded.file = std::filesystem::path(file.toStdString());
+    read(recorded);
+}
+
+/// Reads it in the background; one with an id takes the place of how it was read before.
+void BenchPlace::read(const Recorded& wanted) {
+    if (const auto before = reading_.find(wanted.id); before != reading_.end()) before->second->stop();
+    auto job = session_.jobs.start(
+        tr("Reading %1").arg(QString::fromStdString(wanted.file.filename().string())), this,
+        [wanted](const Progress& progress) {
+            FileOptions how = wanted.how;
             how.progress = [&](double done) { return progress(done); };
-            return readTrack(path, how);
+            return readTrack(wanted.file, how);
         },
-        [this](Result<Trace> read) {
+        [this, wanted](Result<Trace> read) {
+            reading_.erase(wanted.id);
             if (!read) {
                 Q_EMIT message(said(read.error()), true);
+                panel_->refresh(); // it stays as it was read before
                 return;
             }
-            panel_->addRecording(std::make_shared<const Trace>(std::move(*read)));
+            Recorded recorded = wanted;
+            recorded.trace = std::make_shared<const Trace>(std::move(*read));
+            wanted.id != 0 ? panel_->changeRecording(std::move(recorded)) : panel_->addRecording(std::move(recorded));
         });
+    if (wanted.id != 0) reading_[wanted.id] = std::move(job);
+}
+
+void BenchPlace::recordIn(bool on) {
+    if (!on) return session_.sound.stopRecordingIn();
+    panel_->showRecordingIn({}); // until it does
+    const QString file = askWhereToSave(window(), tr("Record what comes in"), tr("real case.wav"),
+                                        tr("Sound (*.wav *.flac)"), {QStringLiteral(".wav"), QStringLiteral(".flac")});
+    if (!file.isEmpty()) session_.sound.recordIn(file);
 }
 
 void BenchPlace::holdAgainstFile(const QString& file) {
@@ -420,9 +451,10 @@ void BenchPlace::ask(bool fit) {
         [asking = std::move(asking), patch, library](const Progress& progress) {
             return answerTo(asking, patch.get(), *library, [&](double done) { return progress(done); });
         },
-        [this](Result<Answer> answer) {
+        [this, moved = !panel_->held()](Result<Answer> answer) {
             job_.reset();
             stop_->hide();
+            if (asksLive_ && moved && panel_->held() && answer_) return; // held meanwhile: it stands still
             show(std::move(answer));
         });
 }
@@ -518,8 +550,20 @@ void BenchPlace::showOffers() {
 void BenchPlace::accept(std::size_t offer) {
     if (!answer_ || offer >= answer_->offers.size()) return;
     const AskedOffer taken = answer_->offers[offer]; // the answer goes as soon as the patch is another one
-    if (session_.document.apply(taken.edits, said(taken.label)))
+    if (taken.change ? changeModule(taken) : session_.document.apply(taken.edits, said(taken.label)))
         Q_EMIT message(tr("Done: %1").arg(said(taken.label)), false);
+}
+
+/// It may be another one by now, or gone.
+bool BenchPlace::changeModule(const AskedOffer& offer) {
+    const ModuleInfo* there = session_.document.library().module(offer.module);
+    if (!there) return false;
+    auto changed = offer.change(*there);
+    if (!changed) {
+        Q_EMIT message(said(changed.error().reason), true);
+        return false;
+    }
+    return session_.document.changeModule(std::move(*changed), said(offer.label));
 }
 
 void BenchPlace::follow() {
@@ -543,28 +587,42 @@ void BenchPlace::look() {
     if (!curves.empty()) plots_->refresh(std::move(curves));
 }
 
+/// LUFS of that track, as the answer has it.
+std::optional<double> BenchPlace::levelOf(std::size_t track) const {
+    const AskedFigure* figure = answer_ ? answer_->figure(fmt::format("level-{}", track + 1)) : nullptr;
+    return figure ? figure->value : std::nullopt;
+}
+
 void BenchPlace::hearTurns(bool on) {
     if (!on) return turns_->stop();
     const AskedPanel::Against* other = panel_->against();
-    if (!other || !other->patch) return;
-    std::optional<double> own;
-    std::optional<double> others = other->lufs;
-    if (answer_)
-        for (const AskedFigure& figure : answer_->figures) {
-            if (figure.id == "level-1") own = figure.value;
-            if (figure.id == "level-2") others = figure.value;
-        }
-    turns_->set({{std::make_shared<const Patch>(session_.document.patch()), own}, {other->patch, others}});
+    const bool recorded = panel_->againstSecond();
+    if (!recorded && (!other || !other->patch)) return;
+    const auto own = levelOf(0);
+    auto others = levelOf(1);
+    if (!others && !recorded) others = other->lufs;
+    if (recorded)
+        turns_->set({{{}, own, panel_->recordings()[0].trace}, {{}, others, panel_->recordings()[1].trace}});
+    else
+        turns_->set({{std::make_shared<const Patch>(session_.document.patch()), own}, {other->patch, others}});
     turns_->takeTurns();
 }
 
 void BenchPlace::hearBlind() {
     const AskedPanel::Against* other = panel_->against();
-    if (!other || !other->patch) return;
+    const bool recorded = panel_->againstSecond();
+    if (!recorded && (!other || !other->patch)) return;
     turns_->stop();
-    std::vector<BlindDialog::Entry> entries{
-        {0, tr("this one"), {std::make_shared<const Patch>(session_.document.patch()), {}}},
-        {1, other->name, {other->patch, other->lufs}}};
+    std::vector<BlindDialog::Entry> entries;
+    if (recorded) {
+        for (std::size_t n = 0; n < 2; ++n) {
+            const auto& trace = panel_->recordings()[n].trace;
+            entries.push_back({static_cast<std::int64_t>(n), q(trace->name), {{}, levelOf(n), trace}});
+        }
+    } else {
+        entries = {{0, tr("this one"), {std::make_shared<const Patch>(session_.document.patch()), {}}},
+                   {1, other->name, {other->patch, other->lufs}}};
+    }
     BlindDialog dialog(session_, std::move(entries), kBlindRounds, QRandomGenerator::global()->generate(), window());
     dialog.exec();
     if (dialog.isOver()) more_->setText(dialog.result());

@@ -14,6 +14,7 @@
 #include <QTreeWidget>
 #include <QVBoxLayout>
 
+#include <map>
 #include <memory>
 #include <optional>
 
@@ -69,7 +70,11 @@ class BenchPlace : public Place {
     void hearTurns(bool on);
     void hearBlind();
     void addRecording();
+    void read(const Recorded& wanted);
+    void recordIn(bool on);
+    bool changeModule(const AskedOffer& offer);
     void findSettings();
+    [[nodiscard]] std::optional<double> levelOf(std::size_t track) const;
     [[nodiscard]] Question questionFor(const JackRef& jack, const Chosen& chosen) const;
 
     Session session_;
@@ -89,9 +94,11 @@ class BenchPlace : public Place {
     Turns* turns_;
     std::optional<Answer> answer_;
     std::shared_ptr<Job> job_;
-    QTimer wait_;   ///< until what is changed stands still
-    QTimer frames_; ///< of the running patch
-    QTimer often_;  ///< its figures
+    std::map<int, std::shared_ptr<Job>> reading_; ///< recordings that are read anew, by id
+    QTimer wait_;                                 ///< until what is changed stands still
+    QTimer frames_;                               ///< of the running patch
+    QTimer often_;                                ///< its figures
+    QTimer comingIn_;                             ///< the seconds that were recorded
     LiveTraces live_;
     bool stale_ = true;
     bool asksLive_ = false; ///< the job that runs is of the running patch

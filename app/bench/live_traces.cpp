@@ -6,6 +6,12 @@
 #include <algorithm>
 
 namespace lariat {
+namespace {
+
+constexpr double kNear = 3.0; ///< windows
+constexpr double kNearSeconds = 0.05;
+
+} // namespace
 
 LiveTraces::~LiveTraces() {
     for (const auto& [jack, tap] : taps_) session_.sound.engine().unwatch(jack);
@@ -26,12 +32,12 @@ void LiveTraces::follow(const std::vector<JackRef>& jacks) {
                                                         session_.document.library());
 }
 
-std::vector<Trace> LiveTraces::traces(const std::vector<JackRef>& jacks) const {
+std::vector<Trace> LiveTraces::traces(const std::vector<JackRef>& jacks, double seconds) const {
     std::vector<Trace> out;
     const Patch& patch = session_.document.patch();
     const Library& library = session_.document.library();
     const double rate = session_.sound.engine().rate();
-    const auto most = static_cast<std::size_t>(kSeconds * rate);
+    const auto most = static_cast<std::size_t>(seconds * rate);
     std::size_t shortest = most;
     for (const JackRef& jack : jacks) {
         const auto tap = taps_.find(jack);
@@ -66,7 +72,6 @@ std::vector<PlotCurve> LiveTraces::rolling(const std::vector<JackRef>& jacks, do
                         SignalKind::Control,
                         std::vector<MinMax>(kPlotColumns),
                         {},
-                        false,
                         false};
         for (std::size_t c = 0; c < kPlotColumns && !spans.empty(); ++c) {
             const std::size_t begin = c * spans.size() / kPlotColumns;
@@ -83,8 +88,18 @@ std::vector<PlotCurve> LiveTraces::rolling(const std::vector<JackRef>& jacks, do
 std::vector<PlotCurve> LiveTraces::curves(const std::vector<JackRef>& jacks, double window,
                                           const Trigger& trigger) const {
     if (window > kSeconds) return rolling(jacks, window);
-    const std::vector<Trace> all = traces(jacks);
-    if (all.empty()) return {};
+    // Mostly an edge is not far back: all that is kept is only looked through where none is.
+    for (const double seconds : {std::min(kSeconds, kNear * window + kNearSeconds), kSeconds})
+        if (auto curves = curvesWithin(jacks, window, trigger, seconds); curves || seconds == kSeconds)
+            return curves.value_or(std::vector<PlotCurve>{});
+    return {};
+}
+
+/// Nothing if there is no edge within so many seconds that has a whole picture behind it.
+std::optional<std::vector<PlotCurve>> LiveTraces::curvesWithin(const std::vector<JackRef>& jacks, double window,
+                                                               const Trigger& trigger, double seconds) const {
+    const std::vector<Trace> all = traces(jacks, seconds);
+    if (all.empty()) return std::nullopt;
     std::size_t by = 0;
     if (trigger.by == Trigger::By::Edge)
         by = std::min<std::size_t>(static_cast<std::size_t>(trigger.track), all.size() - 1);
@@ -94,13 +109,17 @@ std::vector<PlotCurve> LiveTraces::curves(const std::vector<JackRef>& jacks, dou
     const Trace& first = all[by];
     const auto size = static_cast<std::size_t>(window * first.rate);
     std::size_t begin = first.volts.size() > size ? first.volts.size() - size : 0;
-    if (trigger.by != Trigger::By::Free) {
+    bool found = trigger.by == Trigger::By::Free;
+    if (!found) {
         const LevelReading level = measureLevel(first.volts);
         const double middle = 0.5 * (level.min.value + level.max.value);
         for (const double edge : passages(first.volts, middle, trigger.rising, 0.05 * level.swing().value))
-            if (edge + static_cast<double>(size) < static_cast<double>(first.volts.size()))
+            if (edge + static_cast<double>(size) < static_cast<double>(first.volts.size())) {
                 begin = static_cast<std::size_t>(edge);
+                found = true;
+            }
     }
+    if (!found && seconds < kSeconds) return std::nullopt;
     std::vector<PlotCurve> out;
     for (const Trace& trace : all) {
         const std::span<const float> volts(trace.volts);
@@ -109,7 +128,6 @@ std::vector<PlotCurve> LiveTraces::curves(const std::vector<JackRef>& jacks, dou
                        trace.kind,
                        columnsOf(volts.subspan(begin, std::min(size, volts.size() - begin)), kPlotColumns),
                        {},
-                       false,
                        false});
     }
     return out;

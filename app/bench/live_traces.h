@@ -7,6 +7,7 @@
 
 #include <map>
 #include <memory>
+#include <optional>
 #include <vector>
 
 namespace lariat {
@@ -23,13 +24,15 @@ class LiveTraces {
     /// Watches these from now on, and no others.
     void follow(const std::vector<JackRef>& jacks);
     /// The newest samples of them, all ending now; nothing until all have given some.
-    [[nodiscard]] std::vector<Trace> traces(const std::vector<JackRef>& jacks) const;
+    [[nodiscard]] std::vector<Trace> traces(const std::vector<JackRef>& jacks, double seconds = kSeconds) const;
     /// Curves of a picture of so many seconds: from the newest edge that has a whole picture behind it, or, of what is
     /// longer than the samples go back, rolling by.
     [[nodiscard]] std::vector<PlotCurve> curves(const std::vector<JackRef>& jacks, double window,
                                                 const Trigger& trigger) const;
 
   private:
+    [[nodiscard]] std::optional<std::vector<PlotCurve>> curvesWithin(const std::vector<JackRef>& jacks, double window,
+                                                                     const Trigger& trigger, double seconds) const;
     [[nodiscard]] std::vector<PlotCurve> rolling(const std::vector<JackRef>& jacks, double window) const;
 
     Session session_;

@@ -47,7 +47,7 @@ void PlotsView::show(std::vector<Plot> plots, double period) {
 void PlotsView::refresh(std::vector<PlotCurve> curves) {
     if (plots_.empty()) return;
     plots_.front().curves = std::move(curves);
-    update();
+    update(rectOf(0).toAlignedRect().adjusted(-2, -2, 2, 2)); // what stands around it stays
 }
 
 void PlotsView::setEmptyText(const QString& text) {
@@ -161,7 +161,7 @@ void PlotsView::keyPressEvent(QKeyEvent* event) {
     tellReaders();
 }
 
-void PlotsView::paintEvent(QPaintEvent*) {
+void PlotsView::paintEvent(QPaintEvent* event) {
     const Look& l = look();
     QPainter painter(this);
     if (plots_.empty()) {
@@ -171,7 +171,8 @@ void PlotsView::paintEvent(QPaintEvent*) {
         return;
     }
     const auto all = rects();
-    for (std::size_t p = 0; p < plots_.size(); ++p) drawPlot(painter, all[p], plots_[p], l);
+    for (std::size_t p = 0; p < plots_.size(); ++p)
+        if (all[p].intersects(event->rect())) drawPlot(painter, all[p], plots_[p], l);
     if (!cursors_[0] || measured_ >= plots_.size()) return;
     painter.setRenderHint(QPainter::Antialiasing);
     const PlotFrame frame = plotFrame(plots_[measured_], all[measured_]);

@@ -2,9 +2,11 @@
 
 #include "look/fonts.h"
 #include "look/text.h"
+#include "look/trace_image.h"
 #include "print/painting.h"
 
 #include <QFontMetricsF>
+#include <QPaintEngine>
 #include <QPainterPath>
 
 #include <algorithm>
@@ -20,17 +22,10 @@ constexpr double kRight = 14;
 constexpr double kFoot = 22;
 constexpr double kGap = 8;
 constexpr int kText = 13;
+constexpr int kSolid = 4; ///< tracks whose lines are whole; those after them are dashed
+constexpr int kDash = 6;
+constexpr double kMargin = 2.0;  ///< pixels over and under a trace
 constexpr std::size_t kMany = 4; ///< lines of one colour; more are drawn faintly
-
-double part(const PlotAxis& axis, double value) {
-    if (axis.log) return std::log(std::max(1e-12, value) / axis.low) / std::log(axis.high / axis.low);
-    return (value - axis.low) / (axis.high - axis.low);
-}
-
-double valueAt(const PlotAxis& axis, double part) {
-    if (axis.log) return axis.low * std::pow(axis.high / axis.low, part);
-    return axis.low + part * (axis.high - axis.low);
-}
 
 /// Round places along an axis, at most so many.
 std::vector<double> ticksOf(const PlotAxis& axis, int most) {
@@ -111,13 +106,61 @@ void drawGrid(QPainter& painter, const PlotFrame& frame, const Plot& plot, const
     }
 }
 
+/// As many columns as there are pixels: each holds all of those that fall into it.
+std::vector<MinMax> fitted(const std::vector<MinMax>& columns, std::size_t width) {
+    std::vector<MinMax> out;
+    out.reserve(width);
+    for (std::size_t x = 0; x < width; ++x) {
+        const std::size_t begin = x * columns.size() / width;
+        MinMax range = columns[begin];
+        for (std::size_t c = begin + 1; c < (x + 1) * columns.size() / width; ++c)
+            range = {std::min(range.min, columns[c].min), std::max(range.max, columns[c].max)};
+        out.push_back(range);
+    }
+    return out;
+}
+
+/// A trace on the screen, pixel column by pixel column: stroking a path of dashes takes fifty times as long.
+void drawTraceImage(QPainter& painter, const PlotFrame& frame, const PlotCurve& curve, const QColor& colour, int gap) {
+    const auto scale = static_cast<float>(painter.device()->devicePixelRatioF());
+    const QRect box = frame.inner.toAlignedRect();
+    const QSize size = box.size() * static_cast<double>(scale);
+    if (size.width() < 2 || size.height() < 2) return;
+    const auto columns = fitted(curve.columns, static_cast<std::size_t>(size.width()));
+    // Only the part of it that the trace goes through.
+    VoltRange range{columns[0].min, columns[0].max};
+    for (const MinMax& column : columns) range = {std::min(range.low, column.min), std::max(range.high, column.max)};
+    const int top =
+        static_cast<int>(std::floor(scale * (frame.up(static_cast<double>(range.high)) - box.top() - kMargin)));
+    const int bottom =
+        static_cast<int>(std::ceil(scale * (frame.up(static_cast<double>(range.low)) - box.top() + kMargin)));
+    const double perPixel = (frame.y.high - frame.y.low) / size.height();
+    range = {static_cast<float>(frame.y.high - bottom * perPixel), static_cast<float>(frame.y.high - top * perPixel)};
+    QImage image = traceImage({size.width(), bottom - top}, columns, range, SignalKind::Audio, colour, 1.3f * scale);
+    if (gap > 0) { // dashes
+        QPainter holes(&image);
+        holes.setCompositionMode(QPainter::CompositionMode_Clear);
+        const int one = static_cast<int>(std::lround(scale));
+        for (int x = kDash * one; x < size.width(); x += (kDash + gap) * one)
+            holes.fillRect(x, 0, gap * one, image.height(), Qt::black);
+    }
+    image.setDevicePixelRatio(static_cast<qreal>(scale));
+    painter.drawImage(QPointF(box.left(), box.top() + top / static_cast<double>(scale)), image);
+}
+
 void drawCurve(QPainter& painter, const PlotFrame& frame, const PlotCurve& curve, const Look& look, bool faint) {
     QColor colour = curve.alarm ? look.alarm : curve.track < 0 ? look.ink : traceColour(look, curve.track);
     if (faint) colour.setAlphaF(0.35f);
     QPen pen(colour, curve.alarm ? 2.0 : 1.6);
-    if (curve.dashed || curve.track >= 4) pen.setDashPattern({6.0, 2.0 + (curve.track >= 4 ? curve.track - 4 : 0)});
+    const int gap = curve.track >= kSolid ? 2 + curve.track - kSolid : 0;
+    if (gap > 0) pen.setDashPattern({static_cast<qreal>(kDash), static_cast<qreal>(gap)});
     painter.setPen(pen);
     painter.setBrush(Qt::NoBrush);
+    if (!curve.columns.empty() && painter.paintEngine()->type() == QPaintEngine::Raster &&
+        painter.transform().type() <= QTransform::TxTranslate) {
+        drawTraceImage(painter, frame, curve, colour, gap);
+        return;
+    }
     if (!curve.columns.empty()) {
         // A stretch for each column, joined to the one before it.
         QPainterPath path;
@@ -313,19 +356,19 @@ QColor traceColour(const Look& look, int track) {
 }
 
 double PlotFrame::across(double value) const {
-    return inner.left() + std::clamp(part(x, value), -0.01, 1.01) * inner.width();
+    return inner.left() + std::clamp(x.part(value), -0.01, 1.01) * inner.width();
 }
 
 double PlotFrame::up(double value) const {
-    return inner.bottom() - std::clamp(part(y, value), 0.0, 1.0) * inner.height();
+    return inner.bottom() - std::clamp(y.part(value), 0.0, 1.0) * inner.height();
 }
 
 double PlotFrame::xAt(double across) const {
-    return valueAt(x, (across - inner.left()) / inner.width());
+    return x.at((across - inner.left()) / inner.width());
 }
 
 double PlotFrame::yAt(double up) const {
-    return valueAt(y, (inner.bottom() - up) / inner.height());
+    return y.at((inner.bottom() - up) / inner.height());
 }
 
 PlotFrame plotFrame(const Plot& plot, const QRectF& rect) {

@@ -5,9 +5,13 @@
 
 #include <QCheckBox>
 #include <QDialogButtonBox>
+#include <QFileDialog>
+#include <QFileInfo>
 #include <QFormLayout>
+#include <QHBoxLayout>
 #include <QLabel>
 #include <QLocale>
+#include <QPushButton>
 #include <QSettings>
 #include <QVBoxLayout>
 
@@ -18,6 +22,7 @@ namespace {
 
 constexpr const char* kTheme = "theme";
 constexpr const char* kDevice = "audio/device";
+constexpr const char* kSimulatedIn = "audio/simulatedIn";
 constexpr const char* kLanguage = "language";
 constexpr const char* kBlock = "audio/block";
 constexpr const char* kMidi = "midi/device";
@@ -37,6 +42,9 @@ QString Preferences::device() {
     return QSettings().value(QLatin1String(kDevice)).toString();
 }
 
+QString Preferences::simulatedIn() {
+    return QSettings().value(QLatin1String(kSimulatedIn)).toString();
+}
 QString Preferences::language() {
     return QSettings().value(QLatin1String(kLanguage)).toString();
 }
@@ -92,6 +100,7 @@ Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(pare
         device_->addItem(QString::fromStdString(name), QString::fromStdString(name));
     device_->setCurrentIndex(std::max(0, device_->findData(device())));
     form->addRow(tr("Sound goes to"), device_);
+    form->addRow(tr("Simulated one hears"), makeSimulatedIn());
     auto* block = new QComboBox;
     block->setObjectName(QStringLiteral("latency"));
     for (const unsigned frames : kBlocks)
@@ -169,6 +178,40 @@ Preferences::Preferences(const Session& session, QWidget* parent) : QDialog(pare
         session_.sound.openDevice(device());
     });
     showDropouts();
+}
+
+/// A stand-in for what is plugged into an interface: a sound file, again and again.
+QWidget* Preferences::makeSimulatedIn() {
+    auto* whole = new QWidget;
+    auto* across = new QHBoxLayout(whole);
+    across->setContentsMargins(0, 0, 0, 0);
+    auto* choose = new QPushButton;
+    choose->setObjectName(QStringLiteral("simulated-in"));
+    choose->setToolTip(
+        tr("A sound file that comes in at the simulated interface, again and again, as if it were played "
+           "there"));
+    auto* none = new QPushButton(tr("Nothing"));
+    none->setObjectName(QStringLiteral("simulated-in-none"));
+    across->addWidget(choose, 1);
+    across->addWidget(none);
+    const auto show = [choose, none] {
+        const QString file = simulatedIn();
+        choose->setText(file.isEmpty() ? tr("A sound file…") : QFileInfo(file).fileName());
+        none->setEnabled(!file.isEmpty());
+    };
+    const auto set = [this, show](const QString& file) {
+        QSettings().setValue(QLatin1String(kSimulatedIn), file);
+        session_.sound.setSimulatedIn(file);
+        show();
+    };
+    connect(choose, &QPushButton::clicked, this, [this, set] {
+        const QString file = QFileDialog::getOpenFileName(this, tr("What the simulated interface hears"), simulatedIn(),
+                                                          tr("Sound (*.wav *.flac *.aif *.aiff)"));
+        if (!file.isEmpty()) set(file);
+    });
+    connect(none, &QPushButton::clicked, this, [set] { set({}); });
+    show();
+    return whole;
 }
 
 /// What is measured of the clocks, in and out.

@@ -20,6 +20,8 @@ class Preferences : public QDialog {
     /// What was chosen last time.
     [[nodiscard]] static Theme theme();
     [[nodiscard]] static QString device();
+    /// The sound file that comes in at the simulated interface.
+    [[nodiscard]] static QString simulatedIn();
     /// Code of a language; empty: the system's.
     [[nodiscard]] static QString language();
     [[nodiscard]] static unsigned blockFrames();
@@ -36,6 +38,7 @@ class Preferences : public QDialog {
   private:
     void showDropouts();
     void showClocks();
+    QWidget* makeSimulatedIn();
 
     Session session_;
     QComboBox* theme_;

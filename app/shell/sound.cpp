@@ -1,14 +1,13 @@
 #include "shell/sound.h"
 
+#include "devices/simulated_device.h"
 #include "look/text.h"
-
 #include "units/level.h"
 
 #include <QDir>
 #include <QFileInfo>
 
 #include <algorithm>
-#include <thread>
 
 namespace lariat {
 namespace {
@@ -116,11 +115,16 @@ void Sound::play(const MidiMessage& message, Engine::Time when) {
     if (message.kind() == 0xB0) Q_EMIT controllerMoved(message.data1, message.data2);
 }
 
-void Sound::openDevice(const QString& name) {
+AudioSettings Sound::settings(const QString& device) const {
     AudioSettings settings;
-    settings.device = name.toStdString();
+    settings.device = device.toStdString();
     settings.blockFrames = blockFrames_;
-    auto made = makeAudioDevice(settings);
+    settings.comesIn = simulatedIn_;
+    return settings;
+}
+
+void Sound::openDevice(const QString& name) {
+    auto made = makeAudioDevice(settings(name));
     const QString got = QString::fromStdString(made->name());
     openDevice(std::move(made));
     if (!name.isEmpty() && got != name)
@@ -128,28 +132,27 @@ void Sound::openDevice(const QString& name) {
 }
 
 void Sound::openDevice(std::unique_ptr<AudioDevice> device) {
+    stopRecordingIn(); // what comes in does so at one device
     if (device_) device_->stop();
     device_ = std::move(device);
     const auto fill = [this](float* out, std::size_t frames, const float* in) {
         engine_.process(out, frames, in);
-        handingOver_ = true;
-        if (Jam* const jam = heardBy_) jam->give({out, 2 * frames});
-        handingOver_ = false;
+        jam_.give({out, 2 * frames});
+        if (in) comingIn_.give({in, 2 * frames});
     };
     if (const auto started = device_->start(fill); !started) {
         Q_EMIT message(said(started.error().reason), true);
-        AudioSettings simulated;
-        simulated.device = kSimulatedDevice;
-        simulated.blockFrames = blockFrames_;
-        device_ = makeAudioDevice(simulated);
+        device_ = makeAudioDevice(settings(QString::fromLatin1(kSimulatedDevice)));
         (void)device_->start(fill); // the simulated interface always starts
     }
     Q_EMIT deviceChanged();
 }
 
 void Sound::closeDevice() {
+    stopRecordingIn();
     if (device_) device_->stop();
     device_.reset();
+    Q_EMIT deviceChanged();
 }
 
 QString Sound::deviceName() const {
@@ -164,15 +167,13 @@ void Sound::record(const QString& file, bool stems) {
         return;
     }
     const int bits = file.endsWith(QLatin1String(".flac"), Qt::CaseInsensitive) ? 24 : 32;
-    auto started = Jam::start(file.toStdString(), {static_cast<double>(AudioSettings{}.rate), 2, bits});
+    const auto started = jam_.start(file.toStdString(), {static_cast<double>(AudioSettings{}.rate), 2, bits});
     if (!started) {
         Q_EMIT message(said(started.error()), true);
         return;
     }
-    jam_ = std::move(*started);
     jamStart_ = engine_.meters.frames.load();
     recordingTo_ = file;
-    heardBy_ = jam_.get();
     const QString why = stems ? recordStems(file) : QString();
     if (!why.isEmpty())
         Q_EMIT message(tr("Recording to %1, but not its voices: %2").arg(file, why), true);
@@ -222,13 +223,13 @@ void Sound::listenToStems() {
 }
 
 double Sound::recordedSeconds() const {
-    return jam_ ? static_cast<double>(engine_.meters.frames.load() - jamStart_) / AudioSettings{}.rate : 0.0;
+    return jam_.on() ? static_cast<double>(engine_.meters.frames.load() - jamStart_) / AudioSettings{}.rate : 0.0;
 }
 
 void Sound::stopRecording() {
     if (!recording()) return;
     const bool voices = stems_ != nullptr;
-    double missing = 0.5 * static_cast<double>(jam_->lost()) / AudioSettings{}.rate;
+    double missing = 0.5 * static_cast<double>(jam_.lost()) / AudioSettings{}.rate;
     if (voices) missing = std::max(missing, static_cast<double>(stems_->lost()) / engine_.rate());
     endJam();
     QString text = voices ? tr("The recording is in %1, its voices are in %2.").arg(recordingTo_, stemsTo_)
@@ -239,13 +240,60 @@ void Sound::stopRecording() {
     Q_EMIT recorded(recordingTo_);
 }
 
-/// The audio side may be handing a block over: it is waited for, which takes no longer than a copy of that block.
 void Sound::endJam() {
-    heardBy_ = nullptr;
-    while (handingOver_) std::this_thread::yield();
-    jam_.reset();
+    jam_.end();
     endStems();
     Q_EMIT recordingChanged(false);
+}
+
+void Sound::recordIn(const QString& file) {
+    stopRecordingIn();
+    if (!hasInput()) {
+        Q_EMIT message(
+            tr("Nothing comes in here. Choose a device with an input in the preferences, or a sound file that "
+               "the simulated interface hears."),
+            true);
+        return;
+    }
+    const int bits = file.endsWith(QLatin1String(".flac"), Qt::CaseInsensitive) ? 24 : 32;
+    const auto started = comingIn_.start(file.toStdString(), {static_cast<double>(AudioSettings{}.rate), 2, bits});
+    if (!started) {
+        Q_EMIT message(said(started.error()), true);
+        return;
+    }
+    comingInTo_ = file;
+    comingInStart_ = engine_.meters.frames.load();
+    Q_EMIT message(tr("What comes in is recorded to %1.").arg(file), false);
+    Q_EMIT recordingInChanged(true);
+}
+
+double Sound::recordedInSeconds() const {
+    return comingIn_.on() ? static_cast<double>(engine_.meters.frames.load() - comingInStart_) / AudioSettings{}.rate
+                          : 0.0;
+}
+
+void Sound::stopRecordingIn() {
+    if (!recordingIn()) return;
+    endIn();
+    Q_EMIT message(tr("What came in is in %1.").arg(comingInTo_), false);
+}
+
+void Sound::endIn() {
+    comingIn_.end();
+    Q_EMIT recordingInChanged(false);
+    Q_EMIT recordedIn(comingInTo_);
+}
+
+void Sound::setSimulatedIn(const QString& file) {
+    simulatedIn_.clear();
+    if (!file.isEmpty()) {
+        auto read = comesInFrom(file.toStdString(), AudioSettings{}.rate);
+        if (read)
+            simulatedIn_ = std::move(*read);
+        else
+            Q_EMIT message(said(read.error()), true);
+    }
+    if (deviceName() == QLatin1String(kSimulatedDevice)) openDevice(deviceName());
 }
 
 void Sound::setRealCase(bool on) {
@@ -288,11 +336,15 @@ void Sound::watch() {
                            .arg(stemsTo_),
                        true);
     }
-    if (jam_ && !jam_->fault().empty()) {
+    if (!jam_.fault().empty()) {
         endJam();
         Q_EMIT message(tr("The disk takes no more: the recording has ended. What was recorded until then is in %1.")
                            .arg(recordingTo_),
                        true);
+    }
+    if (!comingIn_.fault().empty()) {
+        endIn();
+        Q_EMIT message(tr("The disk takes no more: what came in until then is in %1.").arg(comingInTo_), true);
     }
     if (clockOut_ && clockOut_->failed()) {
         Q_EMIT message(tr("%1 takes no more MIDI clock; choose a port in the preferences.")
@@ -301,9 +353,13 @@ void Sound::watch() {
         openClockOut({});
     }
     if (!device_ || device_->alive()) return;
-    Q_EMIT message(tr("%1 has gone away; playing to the simulated interface. Choose a device in the preferences.")
-                       .arg(deviceName()),
-                   true);
+    QString text = tr("%1 has gone away; playing to the simulated interface. Choose a device in the preferences.")
+                       .arg(deviceName());
+    if (recordingIn()) {
+        endIn();
+        text += QLatin1Char(' ') + tr("What came in until then is in %1.").arg(comingInTo_);
+    }
+    Q_EMIT message(text, true);
     openDevice(QString::fromLatin1(kSimulatedDevice));
 }
 

@@ -3,7 +3,7 @@
 
 #include "devices/audio_device.h"
 #include "devices/clock_out.h"
-#include "devices/jam.h"
+#include "devices/live_jam.h"
 #include "devices/midi_input.h"
 #include "devices/stem_jam.h"
 #include "engine/engine.h"
@@ -64,9 +64,20 @@ class Sound : public QObject {
     /// `stems`, each voice and bus into a folder beside it. `message` tells if it cannot.
     void record(const QString& file, bool stems = false);
     void stopRecording();
-    [[nodiscard]] bool recording() const { return jam_ != nullptr; }
+    [[nodiscard]] bool recording() const { return jam_.on(); }
     /// Seconds since it began; 0 if nothing is recorded.
     [[nodiscard]] double recordedSeconds() const;
+
+    /// Something may come in at the device.
+    [[nodiscard]] bool hasInput() const { return device_ && device_->hasInput(); }
+    /// Writes what comes in at the device from now on into a WAV or FLAC file, whatever is heard meanwhile. It ends
+    /// when the device goes. `message` tells if nothing comes in there.
+    void recordIn(const QString& file);
+    void stopRecordingIn();
+    [[nodiscard]] bool recordingIn() const { return comingIn_.on(); }
+    [[nodiscard]] double recordedInSeconds() const;
+    /// The sound file that comes in at the simulated interface; empty: nothing. `message` tells if it cannot be read.
+    void setSimulatedIn(const QString& file);
 
     [[nodiscard]] double monitorDecibels() const { return monitorDecibels_; }
     /// -60 dB and below is silence.
@@ -85,6 +96,8 @@ class Sound : public QObject {
     void runningChanged(bool running);
     void recordingChanged(bool on);
     void recorded(const QString& file); ///< a recording was ended, and is whole
+    void recordedIn(const QString& file);
+    void recordingInChanged(bool on);
     void scenesChanged(bool on);
     void deviceChanged();
     /// A controller (0…127) was moved to a value (0…127).
@@ -96,6 +109,8 @@ class Sound : public QObject {
     void watch();
     void follow();
     void endJam();
+    void endIn();
+    [[nodiscard]] AudioSettings settings(const QString& device) const;
     QString recordStems(const QString& file);
     void endStems();
     void listenToStems();
@@ -115,12 +130,14 @@ class Sound : public QObject {
     bool scenes_ = false;
     QString recordingTo_;
     QString stemsTo_; ///< their folder
-    std::unique_ptr<Jam> jam_;
+    LiveJam jam_;
+    LiveJam comingIn_;
+    QString comingInTo_;
+    std::uint64_t comingInStart_ = 0;
+    std::vector<float> simulatedIn_;
     std::unique_ptr<StemJam> stems_;
-    std::vector<StemOutlet> outlets_;      ///< that are recorded
-    std::uint64_t jamStart_ = 0;           ///< frames handed to devices before it
-    std::atomic<Jam*> heardBy_{nullptr};   ///< as the audio side sees it
-    std::atomic<bool> handingOver_{false}; ///< the audio side is with it just now
+    std::vector<StemOutlet> outlets_; ///< that are recorded
+    std::uint64_t jamStart_ = 0;      ///< frames handed to devices before it
 };
 
 } // namespace lariat

@@ -1,5 +1,8 @@
 #include "widgets/turns.h"
 
+#include "measure/align.h"
+#include "units/level.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -7,12 +10,20 @@ namespace lariat {
 namespace {
 
 constexpr int kWatchMilliseconds = 10;
+constexpr double kUsualTempo = 120.0; ///< where the patch has no clock
 
 } // namespace
 
 Turns::Turns(const Session& session, QObject* parent) : QObject(parent), session_(session) {
     watch_.setInterval(kWatchMilliseconds);
     connect(&watch_, &QTimer::timeout, this, [this] {
+        if (ofRecordings()) {
+            const Playback* playback = session_.sound.engine().playback();
+            if (!playback || playing_ == playback->heard()) return;
+            playing_ = playback->heard();
+            Q_EMIT changed();
+            return;
+        }
         const double beats = session_.sound.engine().meters.beats.load();
         if (next_ && static_cast<long>(std::floor(beats / kBeatsPerBar)) != bar_) turn();
     });
@@ -44,6 +55,7 @@ double Turns::decibels(std::size_t which) const {
 
 void Turns::play(std::size_t which) {
     if (which >= voices_.size()) return;
+    if (ofRecordings()) return playRecordings(which);
     next_ = which;
     bar_ = static_cast<long>(std::floor(session_.sound.engine().meters.beats.load() / kBeatsPerBar));
     if (!playing_) {
@@ -57,6 +69,32 @@ void Turns::takeTurns() {
     if (voices_.empty()) return;
     inTurns_ = true;
     play(0);
+}
+
+void Turns::playRecordings(std::size_t which) {
+    Engine& engine = session_.sound.engine();
+    if (playing_ && engine.playback()) {
+        engine.playback()->choose(which);
+        return;
+    }
+    const double rate = AudioSettings{}.rate;
+    std::vector<Playback::Recording> recordings;
+    for (std::size_t v = 0; v < voices_.size(); ++v) {
+        const Trace& trace = *voices_[v].recording;
+        std::vector<float> samples = trace.rate == rate ? trace.volts : resampled(trace.volts, trace.rate, rate);
+        const double gain = toRatio({decibels(v)}) / kFullScaleVolts;
+        if (samples.empty()) return;
+        recordings.push_back({std::move(samples), static_cast<float>(gain)});
+    }
+    const double tempo = tempoOf(session_.document.patch(), session_.document.library());
+    const double bar = kBeatsPerBar * 60.0 / (tempo > 0.0 ? tempo : kUsualTempo);
+    auto playback = std::make_unique<Playback>(std::move(recordings), static_cast<std::size_t>(bar * rate), rate);
+    playback->choose(which);
+    playback->setInTurns(inTurns_);
+    engine.setPlayback(std::move(playback));
+    playing_ = which;
+    watch_.start();
+    Q_EMIT changed();
 }
 
 void Turns::turn() {
@@ -78,6 +116,11 @@ void Turns::stop() {
     inTurns_ = false;
     if (!playing_) return;
     playing_.reset();
+    if (ofRecordings()) {
+        session_.sound.engine().setPlayback(nullptr);
+        Q_EMIT changed();
+        return;
+    }
     loudness(0.0);
     session_.document.audition(nullptr);
     Q_EMIT changed();

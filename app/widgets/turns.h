@@ -1,6 +1,7 @@
-// Takes heard in turns: from one to another at the start of a bar, all as loud as the quietest of them.
+// Takes or recordings heard in turns: from one to another at the start of a bar, all as loud as the quietest of them.
 #pragma once
 
+#include "ask/track.h"
 #include "shell/session.h"
 
 #include <QObject>
@@ -17,8 +18,9 @@ class Turns : public QObject {
 
   public:
     struct Voice {
-        std::shared_ptr<const Patch> patch;
-        std::optional<double> lufs{}; ///< as measured when it was kept
+        std::shared_ptr<const Patch> patch{};
+        std::optional<double> lufs{};             ///< as measured when it was kept
+        std::shared_ptr<const Trace> recording{}; ///< instead of a patch; then all of them are recordings
     };
     explicit Turns(const Session& session, QObject* parent = nullptr);
     ~Turns() override;
@@ -29,7 +31,7 @@ class Turns : public QObject {
     void play(std::size_t which);
     /// All of them, one after the other, a bar each.
     void takeTurns();
-    /// The open patch again, as loud as it was.
+    /// The open patch again, as loud as it was. Recordings have their bars at its tempo.
     void stop();
     [[nodiscard]] std::optional<std::size_t> playing() const { return playing_; }
     /// By how much that one is turned down.
@@ -40,6 +42,8 @@ class Turns : public QObject {
 
   private:
     void turn();
+    void playRecordings(std::size_t which);
+    [[nodiscard]] bool ofRecordings() const { return !voices_.empty() && voices_.front().recording; }
     void loudness(double decibels);
 
     Session session_;

@@ -1,4 +1,5 @@
 // Frame time of the chart with 20, 60 and 200 live rows, and the time of a knob drag; offscreen, one core painting.
+#include "bench/bench_place.h"
 #include "model/file.h"
 #include "patch/patch_place.h"
 #include "places.h"
@@ -163,6 +164,36 @@ void timePlace(const Workspace& workspace) {
                 static_cast<long long>(*first));
 }
 
+/// Eight live traces on the Bench: what a frame takes to be folded and to be painted.
+void benchPlace(const Workspace& workspace) {
+    MainWindow window(workspace, allPlaces(), {});
+    window.openCopy(QStringLiteral(LARIAT_SOURCE "/data/demo/lamp.json"));
+    window.sound().openDevice(QString::fromLatin1(kSimulatedDevice));
+    window.resize(1280, 800);
+    window.showPlace(QStringLiteral("bench"));
+    window.show();
+    auto& place = dynamic_cast<BenchPlace&>(*window.place(QStringLiteral("bench")));
+    std::vector<JackRef> jacks;
+    for (const Cable& cable : window.document().patch().cables)
+        if (jacks.size() < kMostTracks && std::ranges::find(jacks, cable.from) == jacks.end()) {
+            jacks.push_back(cable.from);
+            place.asked().addJack(cable.from);
+        }
+    LiveTraces live(window.session());
+    live.follow(jacks);
+    QElapsedTimer warm;
+    warm.start();
+    while (warm.elapsed() < 3000 || !place.settled()) QCoreApplication::processEvents(QEventLoop::AllEvents, 10);
+    std::vector<PlotCurve> curves;
+    const Times folds = timed(100, [&](int) { curves = live.curves(jacks, 0.1, {}); });
+    const Times paints = timed(100, [&](int) {
+        place.plots().refresh(curves);
+        place.plots().repaint();
+    });
+    std::printf("Bench, eight live traces: folded in %.2f ms (99 %%: %.2f), painted in %.2f ms (99 %%: %.2f)\n",
+                folds.median, folds.worst, paints.median, paints.worst);
+}
+
 } // namespace
 
 int main(int argc, char** argv) {
@@ -202,6 +233,7 @@ int main(int argc, char** argv) {
                     edits.worst);
     }
     timePlace(workspace);
+    benchPlace(workspace);
     std::printf("%8s %16s %12s %20s\n", "block", "edit to engine", "99 %", "and to the speaker");
     for (const unsigned block : {128u, 512u}) {
         const Times times = editToSound(workspace, block);

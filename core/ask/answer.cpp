@@ -2,7 +2,9 @@
 
 #include "model/json.h"
 
+#include <algorithm>
 #include <array>
+#include <cmath>
 
 namespace lariat {
 namespace {
@@ -28,6 +30,16 @@ std::string unitOf(std::string id) {
 }
 
 } // namespace
+
+double PlotAxis::at(double part) const {
+    if (log) return low * std::pow(high / low, part);
+    return low + part * (high - low);
+}
+
+double PlotAxis::part(double value) const {
+    if (log) return std::log(std::max(1e-12, value) / low) / std::log(high / low);
+    return (value - low) / (high - low);
+}
 
 const char* questionId(Question question) {
     return kIds[static_cast<std::size_t>(question)];

@@ -4,9 +4,11 @@
 
 #include "building/edits.h"
 #include "engine/tap.h"
+#include "library/library.h"
 #include "model/patch.h"
 #include "units/sentence.h"
 
+#include <functional>
 #include <optional>
 #include <string>
 #include <vector>
@@ -36,6 +38,10 @@ struct PlotAxis {
     double low = 0.0;
     double high = 1.0;
     bool log = false;
+
+    /// The value at a part, 0…1, of its length, and back.
+    [[nodiscard]] double at(double part) const;
+    [[nodiscard]] double part(double value) const;
 };
 
 /// A line of a picture. `track` chooses its colour and trace style; -1: ink.
@@ -45,7 +51,6 @@ struct PlotCurve {
     SignalKind kind = SignalKind::Control;
     std::vector<MinMax> columns{};                 ///< a trace over the whole width …
     std::vector<std::pair<float, float>> points{}; ///< … or a line through points; NaN parts it
-    bool dashed = false;
     bool alarm = false;
 };
 
@@ -89,6 +94,8 @@ struct Plot {
 struct AskedOffer {
     Sentence label;
     Edits edits;
+    std::string module{}; ///< instead of the patch, the module of that id is to be changed …
+    std::function<Result<ModuleInfo>(const ModuleInfo&)> change{}; ///< … like this
 };
 
 struct Answer {

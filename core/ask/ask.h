@@ -29,6 +29,8 @@ struct AskOptions {
     std::shared_ptr<const Tuning> tuning{}; ///< and the tuning
     std::string vowel{};                    ///< whose formants are aimed at, "ah"; empty: the nearest one
     bool sidebands = false;                 ///< the second track is the carrier, the third the modulator
+    bool averaged = false;                  ///< spectra of all there is, frame by frame; not of the loudest stretch
+    bool linear = false;                    ///< hertz at even distances, not octaves
 };
 
 struct Asked {

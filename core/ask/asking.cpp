@@ -1,5 +1,6 @@
 #include "ask/asking.h"
 
+#include "ask/calibrate.h"
 #include "ask/loud.h"
 #include "ask/real.h"
 #include "ask/tracking.h"
@@ -58,13 +59,14 @@ Result<Answer> answerReal(const Asking& asking, const Patch& patch, const Librar
     }
     RealOptions how;
     how.at = at;
-    how.key = asking.options.key;
     if (asking.seconds > 0.0) how.seconds = asking.seconds;
     how.progress = progress;
     auto pair = pairUp(patch, library, recording, how);
     if (!pair) return tl::unexpected(pair.error());
     if (at.post.empty()) pair->simulated.name = asking.wayOut;
-    return askReal(*pair, how);
+    Answer answer = askReal(*pair, how);
+    offerCalibration(answer, *pair, patch, library, at);
+    return answer;
 }
 
 } // namespace

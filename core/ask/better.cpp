@@ -62,7 +62,7 @@ Answer askBetter(const Asked& asked) {
             column = {gain * column.min, gain * column.max};
             peak = std::max(peak, static_cast<double>(std::max(-column.min, column.max)));
         }
-        outline.curves.push_back({plain(track.name), i, SignalKind::Audio, std::move(columns), {}, false, false});
+        outline.curves.push_back({plain(track.name), i, SignalKind::Audio, std::move(columns), {}, false});
     }
     outline.lanes = true;
     outline.x = {"s", 0.0, std::max(asked.tracks[0].seconds(), asked.tracks[1].seconds()) - asked.options.from, false};
@@ -75,7 +75,7 @@ Answer askBetter(const Asked& asked) {
     for (int i = 0; i < 2; ++i) {
         const Trace& track = asked.tracks[static_cast<std::size_t>(i)];
         const auto thirds = thirdsOf(averagedSpectrum(samplesFrom(track, asked.options.from), track.rate, 32768));
-        PlotCurve curve{plain(track.name), i, SignalKind::Audio, {}, {}, false, false};
+        PlotCurve curve{plain(track.name), i, SignalKind::Audio, {}, {}, false};
         for (std::size_t b = 0; b < thirds.size(); ++b) {
             curve.points.emplace_back(static_cast<float>(thirdHertz(b)), static_cast<float>(thirds[b]));
             top = std::max(top, thirds[b]);

@@ -35,12 +35,19 @@ std::span<const float> loudestStretch(std::span<const float> volts, double rate)
     return volts.subspan(best, size);
 }
 
-/// Thinned out for a picture: the highest of what falls into each place of a logarithmic axis, in dB of 1 V.
-PlotCurve spectrumCurve(const Spectrum& spectrum, int track, std::string name) {
-    PlotCurve curve{plain(std::move(name)), track, SignalKind::Audio, {}, {}, false, false};
+/// Of the loudest stretch, or of all there is.
+Spectrum spectrumOf(const Trace& track, const AskOptions& options) {
+    const auto all = samplesFrom(track, options.from);
+    if (!options.averaged) return measureSpectrum(loudestStretch(all, track.rate), track.rate);
+    return averagedSpectrum(all, track.rate, static_cast<std::size_t>(kLooked * track.rate));
+}
+
+/// Thinned out for a picture: the highest of what falls into each place of the axis, in dB of 1 V.
+PlotCurve spectrumCurve(const Spectrum& spectrum, const PlotAxis& axis, int track, std::string name) {
+    PlotCurve curve{plain(std::move(name)), track, SignalKind::Audio, {}, {}, false};
     for (std::size_t p = 0; p < kCurve; ++p) {
-        const double from = 20.0 * std::pow(1000.0, static_cast<double>(p) / kCurve);
-        const double to = 20.0 * std::pow(1000.0, static_cast<double>(p + 1) / kCurve);
+        const double from = axis.at(static_cast<double>(p) / kCurve);
+        const double to = axis.at(static_cast<double>(p + 1) / kCurve);
         const auto begin = static_cast<std::size_t>(std::ceil(from / spectrum.binHertz));
         const auto end = std::min(spectrum.amplitude.size(),
                                   std::max(begin + 1, static_cast<std::size_t>(std::ceil(to / spectrum.binHertz))));
@@ -48,7 +55,7 @@ PlotCurve spectrumCurve(const Spectrum& spectrum, int track, std::string name) {
         if (static_cast<double>(begin) * spectrum.binHertz > to) continue; // no bin of its own
         float highest = 0.0f;
         for (std::size_t b = begin; b < end; ++b) highest = std::max(highest, spectrum.amplitude[b]);
-        curve.points.emplace_back(static_cast<float>(std::sqrt(from * to)),
+        curve.points.emplace_back(static_cast<float>(axis.at((static_cast<double>(p) + 0.5) / kCurve)),
                                   static_cast<float>(std::max(-140.0, toDecibels(static_cast<double>(highest)).value)));
     }
     return curve;
@@ -207,25 +214,28 @@ Answer askContent(const Asked& asked) {
     const auto all = samplesFrom(own, asked.options.from);
     const auto volts = loudestStretch(all, own.rate);
     const LevelReading level = measureLevel(volts);
-    const double sounding =
-        std::sqrt(std::max(0.0, level.rms.value * level.rms.value - level.mean.value * level.mean.value));
+    const double sounding = level.alternating().value;
     if (sounding < kSilent || volts.size() < 256) {
         answer.verdict = sounding < kSilent ? say("{} is silent: there is nothing in it.", own.name)
                                             : say("{} is too short: {}.", own.name, timeText(own.seconds()));
         return answer;
     }
-    const Spectrum spectrum = measureSpectrum(volts, own.rate);
+    const Spectrum spectrum = spectrumOf(own, asked.options);
     Plot plot;
     plot.id = "spectrum";
-    plot.title = say("Spectrum, Blackman-Harris over {}", timeText(static_cast<double>(volts.size()) / own.rate));
-    plot.x = {"Hz", 20.0, 20000.0, true};
-    plot.curves.push_back(spectrumCurve(spectrum, 0, own.name));
+    const double frame = static_cast<double>(volts.size()) / own.rate;
+    plot.title = asked.options.averaged && all.size() > volts.size()
+                     ? say("Spectrum, Blackman-Harris over {} each, the mean of {}", timeText(frame),
+                           timeText(static_cast<double>(all.size()) / own.rate))
+                     : say("Spectrum, Blackman-Harris over {}", timeText(frame));
+    plot.x = {"Hz", asked.options.linear ? 0.0 : 20.0, 20000.0, !asked.options.linear};
+    plot.curves.push_back(spectrumCurve(spectrum, plot.x, 0, own.name));
     std::vector<Spectrum> others;
     for (std::size_t i = 1; i < asked.tracks.size() && !asked.options.sidebands; ++i) {
         const auto other = loudestStretch(samplesFrom(asked.tracks[i], asked.options.from), asked.tracks[i].rate);
         if (other.size() < 256) continue;
-        others.push_back(measureSpectrum(other, asked.tracks[i].rate));
-        plot.curves.push_back(spectrumCurve(others.back(), static_cast<int>(i), asked.tracks[i].name));
+        others.push_back(spectrumOf(asked.tracks[i], asked.options));
+        plot.curves.push_back(spectrumCurve(others.back(), plot.x, static_cast<int>(i), asked.tracks[i].name));
     }
     double top = -60.0;
     for (const PlotCurve& curve : plot.curves)
@@ -310,8 +320,9 @@ Answer askContent(const Asked& asked) {
         if (finer.size() >= 2 * (begin + volts.size())) {
             const Spectrum clean =
                 measureSpectrum(finer.subspan(2 * begin, 2 * volts.size()), asked.twice.front().rate);
-            const auto alias = loudestOnlyIn(spectrum, clean, 18000.0);
-            const double loudest = spectrum.strongest(1).empty() ? 1.0 : spectrum.strongest(1).front().amplitude;
+            const Spectrum same = measureSpectrum(volts, own.rate);
+            const auto alias = loudestOnlyIn(same, clean, 18000.0);
+            const double loudest = same.strongest(1).empty() ? 1.0 : same.strongest(1).front().amplitude;
             const double decibels = toDecibels(alias.amplitude / loudest).value;
             if (alias.amplitude <= 0.0 || decibels < -110.0)
                 addFigure(answer, "alias-decibels", say("added by the rate"), "< -110 dB", -110.0);

@@ -85,7 +85,7 @@ struct Level {
 Level levelOf(std::span<const float> volts) {
     Level out;
     out.all = measureLevel(volts);
-    out.rms = std::sqrt(std::max(0.0, out.all.rms.value * out.all.rms.value - out.all.mean.value * out.all.mean.value));
+    out.rms = out.all.alternating().value;
     const auto beyond = std::ranges::count_if(volts, [](float v) { return std::abs(v) > static_cast<float>(kRails); });
     out.over = volts.empty() ? 0.0 : static_cast<double>(beyond) / static_cast<double>(volts.size());
     return out;
@@ -251,7 +251,7 @@ Result<Answer> askLoud(const Patch& patch, const Library& library, const LoudOpt
     const auto decibels = [](double volts) { return std::max(-100.0, toDecibels(volts / kRails).value); };
     for (const auto& [name, number] :
          {std::pair{say("peak"), 0}, std::pair{say("RMS"), 1}, std::pair{say("floor, with the source muted"), 2}})
-        plot.curves.push_back({name, number, SignalKind::Audio, {}, {}, false, false});
+        plot.curves.push_back({name, number, SignalKind::Audio, {}, {}, false});
     std::vector<double> floors(ladder.size(), 0.0);
     double before = 0.0;
     double worst = 0.0;

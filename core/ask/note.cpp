@@ -92,7 +92,7 @@ Plot pitchPlot(const std::vector<PitchPoint>& line, const std::optional<Key>& ke
     plot.title = say("Pitch against time");
     double low = 1e9;
     double high = 0.0;
-    PlotCurve curve{{}, track, SignalKind::Pitch, {}, {}, false, false};
+    PlotCurve curve{{}, track, SignalKind::Pitch, {}, {}, false};
     double last = 0.0;
     for (const PitchPoint& point : line) {
         last = point.at;
@@ -150,8 +150,7 @@ Answer askNote(const Asked& asked) {
     for (const Trace& track : asked.tracks) answer.tracks.push_back(track.name);
     const auto volts = samplesFrom(own, asked.options.from);
     const LevelReading level = measureLevel(volts);
-    const double sounding =
-        std::sqrt(std::max(0.0, level.rms.value * level.rms.value - level.mean.value * level.mean.value));
+    const double sounding = level.alternating().value;
     const auto end = [&](Sentence verdict) {
         answer.verdict = std::move(verdict);
         addFigure(answer, "rms-volts", say("level"), fmt::format("{:.3f} V RMS", sounding), sounding);

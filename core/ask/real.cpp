@@ -75,8 +75,7 @@ double floorOf(std::span<const float> volts, double rate) {
     std::vector<double> levels;
     for (std::size_t at = 0; at + window <= volts.size(); at += window) {
         const LevelReading level = measureLevel(volts.subspan(at, window));
-        levels.push_back(
-            std::sqrt(std::max(0.0, level.rms.value * level.rms.value - level.mean.value * level.mean.value)));
+        levels.push_back(level.alternating().value);
     }
     if (levels.empty()) return 0.0;
     std::ranges::sort(levels);
@@ -266,7 +265,7 @@ Answer askReal(const RealPair& pair, const RealOptions& options) {
         Plot plot;
         plot.id = "pitch";
         plot.title = say("Cents that the real one stands above the simulation, by note");
-        PlotCurve curve{{}, 1, SignalKind::Pitch, {}, {}, false, false};
+        PlotCurve curve{{}, 1, SignalKind::Pitch, {}, {}, false};
         std::vector<Deviation> sorted = off;
         std::ranges::sort(sorted, {}, &Deviation::hertz);
         double most = 10.0;
@@ -338,7 +337,7 @@ Answer askReal(const RealPair& pair, const RealOptions& options) {
     double worst = 0.0;
     std::size_t worstBand = 0;
     for (int i = 0; i < 2; ++i) {
-        PlotCurve curve{plain(answer.tracks[static_cast<std::size_t>(i)]), i, SignalKind::Audio, {}, {}, false, false};
+        PlotCurve curve{plain(answer.tracks[static_cast<std::size_t>(i)]), i, SignalKind::Audio, {}, {}, false};
         for (std::size_t b = 0; b < kThirds; ++b)
             curve.points.emplace_back(static_cast<float>(thirdHertz(b)),
                                       static_cast<float>(i == 0 ? thirdsA[b] : thirdsB[b]));
@@ -366,6 +365,16 @@ Answer askReal(const RealPair& pair, const RealOptions& options) {
     addFigure(answer, "noise-decibels", say("floor, simulated · real"),
               fmt::format("{:.0f} · {:.0f} dB", toDecibels(floorA / loud).value, toDecibels(floorB / loud).value),
               noise, -1, noise > kNoiseOff);
+    addFigure(answer, "floor-volts", say("floor of the real one"), fmt::format("{:.0f} µV", 1e6 * floorOf(real, kRate)),
+              floorOf(real, kRate));
+    // Whole, without laying wave over wave: notes that are off by some cents are as loud.
+    const LevelReading levelA = measureLevel(sim);
+    const LevelReading levelB = measureLevel(real);
+    const double louder = levelB.alternating().value / std::max(1e-9, levelA.alternating().value);
+    const double dc = levelB.mean.value - louder * levelA.mean.value;
+    addFigure(answer, "loudness-decibels", say("louder, in the mean"),
+              fmt::format("{:+.2f} dB", toDecibels(louder).value), toDecibels(louder).value);
+    addFigure(answer, "offset-volts", say("DC of the real one, more by"), fmt::format("{:+.0f} mV", 1e3 * dc), dc);
     if (noise > kNoiseOff && floorB < 0.03 * loud) said.push_back(say("noise {:.0f} dB higher", noise));
     if (std::abs(gain) > kLevelOff)
         said.push_back(gain < 0.0 ? say("{:.1f} dB quieter", -gain) : say("{:.1f} dB louder", gain));
@@ -383,13 +392,8 @@ Answer askReal(const RealPair& pair, const RealOptions& options) {
     for (std::size_t i = 0; i < count; ++i) scaled.push_back(real[begin + i] / static_cast<float>(pair.gain));
     for (const auto& side : {sim.subspan(begin, count), std::span<const float>(scaled)}) {
         const int number = static_cast<int>(over.curves.size());
-        over.curves.push_back({plain(answer.tracks[idx(number)]),
-                               number,
-                               SignalKind::Audio,
-                               columnsOf(side, kPlotColumns),
-                               {},
-                               false,
-                               false});
+        over.curves.push_back(
+            {plain(answer.tracks[idx(number)]), number, SignalKind::Audio, columnsOf(side, kPlotColumns), {}, false});
         peak = std::max(peak, measureLevel(side).peak().value);
     }
     over.y = voltAxis(-peak, peak);

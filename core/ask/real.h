@@ -22,7 +22,6 @@ struct RealPair {
 struct RealOptions {
     double seconds = 8.0;
     JackRef at{}; ///< an output that was recorded; an empty post: the way out, left
-    std::optional<Key> key{};
     std::function<bool(double)> progress{};
 };
 

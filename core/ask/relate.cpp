@@ -136,7 +136,6 @@ void relatePulses(Answer& answer, const Asked& asked) {
                                asked.tracks[i].kind,
                                columnsOf(volts.first(size), kPlotColumns),
                                {},
-                               false,
                                false});
     }
     answer.plots.push_back(std::move(plot));
@@ -199,7 +198,6 @@ void relateLevels(Answer& answer, const Asked& asked) {
                                asked.tracks[i].kind,
                                columnsOf(volts, kPlotColumns),
                                {},
-                               false,
                                false});
         const LevelReading level = measureLevel(volts);
         low = std::min(low, level.min.value);

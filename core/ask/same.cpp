@@ -55,8 +55,7 @@ Plot overlaid(const std::vector<HitReading>& hits, std::size_t worst, double rat
     double peak = 0.0;
     const auto size = static_cast<std::size_t>(shown * rate);
     const auto add = [&](std::size_t h, bool alarm) {
-        PlotCurve curve{
-            alarm ? say("hit {}", h + 1) : Sentence{}, alarm ? -1 : 0, SignalKind::Audio, {}, {}, false, alarm};
+        PlotCurve curve{alarm ? say("hit {}", h + 1) : Sentence{}, alarm ? -1 : 0, SignalKind::Audio, {}, {}, alarm};
         const std::size_t step = std::max<std::size_t>(1, size / 3000);
         for (std::size_t i = 0; i < std::min(size, hits[h].volts.size()); i += step)
             curve.points.emplace_back(static_cast<float>(1e3 * static_cast<double>(i) / rate), hits[h].volts[i]);
@@ -94,7 +93,7 @@ Plot pitchOfHit(const HitReading& hit, double rate, const std::optional<double>&
     const auto size = std::min(hit.volts.size(), static_cast<std::size_t>(kShown * rate));
     // From one passage through zero to the next but one: a drum falls too fast for frames.
     const auto up = passages(hit.volts.first(size), 0.0, true, 0.004 * hit.peak);
-    PlotCurve curve{{}, 0, SignalKind::Pitch, {}, {}, false, false};
+    PlotCurve curve{{}, 0, SignalKind::Pitch, {}, {}, false};
     double low = 1e9;
     double high = 0.0;
     for (std::size_t i = 1; i < up.size(); ++i) {

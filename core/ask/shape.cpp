@@ -127,7 +127,7 @@ Plot traces(const Asked& asked, double begin, double window, const std::vector<W
         const Trace& track = asked.tracks[i];
         const auto volts = samplesFrom(track, asked.options.from + begin);
         const auto size = std::min(volts.size(), static_cast<std::size_t>(window * track.rate));
-        plot.curves.push_back({plain(track.name), static_cast<int>(i), track.kind, {}, {}, false, false});
+        plot.curves.push_back({plain(track.name), static_cast<int>(i), track.kind, {}, {}, false});
         PlotCurve& curve = plot.curves.back();
         if (size > 2 * kPlotColumns)
             curve.columns = columnsOf(volts.first(size), kPlotColumns);
@@ -149,7 +149,7 @@ Plot againstEachOther(const Asked& asked, const std::vector<WaveReading>& waves)
     const auto axis = [&](std::size_t i) { return voltAxis(waves[i].level.min.value, waves[i].level.max.value); };
     plot.x = axis(0);
     plot.y = axis(1);
-    PlotCurve curve{{}, 0, SignalKind::Control, {}, {}, false, false};
+    PlotCurve curve{{}, 0, SignalKind::Control, {}, {}, false};
     const auto x = samplesFrom(asked.tracks[0], asked.options.from);
     const auto y = samplesFrom(asked.tracks[1], asked.options.from);
     const std::size_t size = std::min(x.size(), y.size());

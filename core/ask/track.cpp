@@ -11,6 +11,7 @@
 #include <cmath>
 #include <deque>
 #include <memory>
+#include <numeric>
 #include <set>
 
 #include <sndfile.h>
@@ -24,6 +25,10 @@ constexpr float kLargest = 1e6f; ///< times full scale
 
 bool isWayOut(const JackRef& jack) {
     return jack.post.empty();
+}
+
+float meanOf(std::span<const float> values) {
+    return std::accumulate(values.begin(), values.end(), 0.0f) / static_cast<float>(values.size());
 }
 
 tl::unexpected<Error> fail(const std::filesystem::path& file, Sentence reason) {
@@ -108,7 +113,7 @@ Result<Trace> readTrack(const std::filesystem::path& file, const FileOptions& op
     const std::unique_ptr<SNDFILE, int (*)(SNDFILE*)> handle(sf_open(file.c_str(), SFM_READ, &info), sf_close);
     if (!handle) return fail(file, say("cannot be read as audio: {}", sf_strerror(nullptr)));
     if (info.channels < 1 || info.frames < 1) return fail(file, say("holds no samples"));
-    if (options.channel < 0 || options.channel >= info.channels)
+    if (options.channel != kAllChannels && (options.channel < 0 || options.channel >= info.channels))
         return fail(file, say("has {} channels; choose one from 1 to {}", info.channels, info.channels));
     const double rate = info.samplerate;
     if (rate < kLowestRate) return fail(file, say("claims {} samples a second, too few to measure anything", rate));
@@ -122,7 +127,7 @@ Result<Trace> readTrack(const std::filesystem::path& file, const FileOptions& op
     Trace out;
     out.name = file.filename().string();
     out.rate = rate;
-    out.from = static_cast<double>(begin) / rate;
+    out.channels = info.channels;
     out.volts.reserve(static_cast<std::size_t>(std::min<sf_count_t>(wanted, 1 << 24)));
     std::vector<float> piece(static_cast<std::size_t>(kPiece * info.channels));
     const auto step = static_cast<std::size_t>(info.channels);
@@ -132,7 +137,9 @@ Result<Trace> readTrack(const std::filesystem::path& file, const FileOptions& op
             return fail(file, say("claims {} samples and holds {}; it was cut short", info.frames,
                                   begin + static_cast<sf_count_t>(out.volts.size())));
         for (std::size_t i = 0; i < static_cast<std::size_t>(read); ++i) {
-            const float value = piece[i * step + static_cast<std::size_t>(options.channel)];
+            const float value = options.channel == kAllChannels
+                                    ? meanOf(std::span<const float>(piece).subspan(i * step, step))
+                                    : piece[i * step + static_cast<std::size_t>(options.channel)];
             if (!(std::abs(value) < kLargest)) // a number that is no sound is none either
                 return fail(file, say("sample {} is not a number; cut the recording there, or write it anew",
                                       begin + static_cast<sf_count_t>(out.volts.size())));

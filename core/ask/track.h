@@ -18,7 +18,7 @@ struct Trace {
     SignalKind kind = SignalKind::Audio;
     JackRef jack{};     ///< an empty post: a recording, or the way out of the case
     bool leads = false; ///< it sets the pitch of the first track, and was not asked for
-    double from = 0.0;  ///< seconds of its source at which it begins
+    int channels = 1;   ///< that the file has which it was read from
 
     [[nodiscard]] double seconds() const { return static_cast<double>(volts.size()) / rate; }
 };
@@ -43,15 +43,17 @@ std::string trackName(const Patch& patch, const Library& library, const JackRef&
 Result<std::vector<Trace>> listen(const Patch& patch, const Library& library, const std::vector<JackRef>& jacks,
                                   const ListenOptions& options);
 
+inline constexpr int kAllChannels = -1;
+
 struct FileOptions {
-    int channel = 0;
+    int channel = 0;           ///< counted from 0; kAllChannels: their mean
     double from = 0.0;         ///< seconds
     double seconds = 60.0;     ///< read at most
     double voltsAtFull = 10.0; ///< of a sample of 1; recordings of probes hold volts: 1
     std::function<bool(double)> progress{};
 };
-/// One channel of a sound file (WAV, FLAC, AIFF), read piece by piece, so that an hour costs no more than what is kept.
-/// Fails for a file that lies, is empty there, or holds what is not a number; says where.
+/// One channel of a sound file (WAV, FLAC, AIFF), or the mean of all, read piece by piece, so that an hour costs no
+/// more than what is kept. Fails for a file that lies, is empty there, or holds what is not a number; says where.
 Result<Trace> readTrack(const std::filesystem::path& file, const FileOptions& options);
 
 /// What restarts a sound at its own pitch, and so sets it; nothing where none does.

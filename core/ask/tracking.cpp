@@ -91,7 +91,7 @@ Result<Answer> askTracking(const Patch& patch, const Library& library, const Tra
     Plot plot;
     plot.id = "tracking";
     plot.title = say("Cents off one volt an octave, by the voltage");
-    PlotCurve curve{{}, 0, SignalKind::Pitch, {}, {}, false, false};
+    PlotCurve curve{{}, 0, SignalKind::Pitch, {}, {}, false};
     double most = 1.0;
     for (TrackingPoint& point : points) {
         point.cents = 1200.0 * (std::log2(point.hertz) - point.volts - base);

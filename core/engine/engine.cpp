@@ -394,7 +394,9 @@ void Engine::process(float* interleaved, std::size_t frames, const float* in, Ti
     live_.give(in, frames);
     runs_ = railRuns_ = 0;
     resampler_.fill({interleaved, 2 * frames}, [this] { return runOnce(); });
-    ears_.run({interleaved, 2 * frames}, runs_ > 0 ? static_cast<float>(railRuns_) / static_cast<float>(runs_) : 0.0f);
+    const std::span<float> heard(interleaved, 2 * frames);
+    const bool instead = playback_.use([&](Playback& playback) { playback.run(heard); });
+    ears_.run(heard, runs_ > 0 && !instead ? static_cast<float>(railRuns_) / static_cast<float>(runs_) : 0.0f);
     meters.guard.store(ears_.guard(), std::memory_order_relaxed);
     meters.muted.store(ears_.guard() != Guard::Open, std::memory_order_relaxed);
     if (ears_.limited()) meters.limited.store(true, std::memory_order_relaxed);

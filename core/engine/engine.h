@@ -9,7 +9,9 @@
 #include "engine/change.h"
 #include "engine/clock_pulses.h"
 #include "engine/ear_guard.h"
+#include "engine/lent.h"
 #include "engine/live_input.h"
+#include "engine/playback.h"
 #include "engine/resampler.h"
 #include "engine/schedule.h"
 
@@ -72,6 +74,10 @@ class Engine {
     /// empty post: none), made safe for ears: without DC, at half its voltage, and limited. Takes effect with the next
     /// setPatch.
     void setListening(std::vector<int> silenced, JackRef listened);
+    /// Recordings that the monitor hears instead of the case, which runs on; nullptr: none. The guard holds for them as
+    /// well.
+    void setPlayback(std::unique_ptr<Playback> playback) { playback_.exchange(std::move(playback)); }
+    [[nodiscard]] Playback* playback() const { return playback_.get(); }
     /// A message played by hand, for keys, converters and pads. Those of one device block keep the distances that they
     /// came in: each sounds one block after its time.
     void play(const MidiMessage& message, Time when = {});
@@ -183,6 +189,7 @@ class Engine {
     Mailbox<Command> commands_;
     Mailbox<Urgent> urgent_;
     ClockPulses pulses_;
+    Lent<Playback> playback_;
     Queue<Done> finished_{8192};
 
     // Audio side.

@@ -3,6 +3,7 @@
 #include "measure/measure.h"
 #include "plan/goal.h"
 #include "units/letters.h"
+#include "units/level.h"
 #include "units/pitch.h"
 
 #include <algorithm>
@@ -11,7 +12,10 @@
 namespace lariat {
 namespace {
 
-constexpr double kQuiet = 1e-3; // 60 dB down
+constexpr double kQuiet = 1e-3;      // 60 dB down
+constexpr double kMostTrim = 12.0;   // dB
+constexpr double kMostOffset = 2.0;  // volts
+constexpr double kMostNoise = 100e3; // microvolts
 
 /// Seconds from the first sound to the loudest.
 std::optional<double> riseOf(std::span<const float> volts, double rate) {
@@ -26,6 +30,25 @@ std::optional<double> voltsOf(std::span<const float> volts) {
     const LevelReading level = measureLevel(volts);
     const bool steady = level.swing().value < 0.02 * std::max(1.0, std::abs(level.mean.value));
     return steady ? level.mean.value : level.peak().value;
+}
+
+/// What the description says of a jack of its own; it is named there if it was not.
+JackDescription& described(ModuleDescription& module, const PartInfo& part, const std::string& jack) {
+    PartDescription& there = *std::ranges::find(module.parts, part.id, &PartDescription::id);
+    const auto name = [&](const std::string& id) {
+        JackDescription named;
+        named.id = id;
+        there.jacks.push_back(std::move(named));
+    };
+    if (std::ranges::find(there.jacks, jack, &JackDescription::id) == there.jacks.end()) {
+        if (there.showsAll) {
+            name(jack);
+        } else { // the part shows all of its block: where one jack is named, all are
+            there.jacks.clear();
+            for (const JackInfo& one : part.jacks) name(one.id);
+        }
+    }
+    return *std::ranges::find(there.jacks, jack, &JackDescription::id);
 }
 
 } // namespace
@@ -136,6 +159,31 @@ Result<Tracked> trackingOf(std::span<const PlayedNote> notes) {
     return out;
 }
 
+Result<ModuleInfo> withTrim(const ModuleInfo& module, const std::string& part, const std::string& jack,
+                            const Trim& trim) {
+    const PartInfo* info = module.part(part);
+    if (!info) return failure(say("{} has no part \"{}\"", module.description.name, part));
+    const JackInfo* output = info->jack(jack);
+    if (!output || !output->output) return failure(say("{} has no output \"{}\"", info->name, jack));
+    const double ratio = toRatio({trim.decibels});
+    const double offset = ratio * output->scaling.offset + trim.offset;
+    if (!(std::abs(trim.decibels) <= kMostTrim) || !(std::abs(offset) <= kMostOffset))
+        return failure(say("{:+.1f} dB and {:+.2f} V are no trim of an output", trim.decibels, offset));
+    ModuleDescription changed = module.description;
+    JackDescription& there = described(changed, *info, jack);
+    there.scaling.gain = output->scaling.gain * ratio;
+    there.scaling.offset = offset;
+    return resolveModule(changed);
+}
+
+Result<ModuleInfo> withNoise(const ModuleInfo& module, double microvolts) {
+    if (!(microvolts >= 0.0 && microvolts <= kMostNoise))
+        return failure(say("{:g} µV are no noise of an output", microvolts));
+    ModuleDescription changed = module.description;
+    changed.noiseMicrovolts = microvolts;
+    return resolveModule(changed);
+}
+
 Result<ModuleInfo> withTracking(const ModuleInfo& module, const std::string& part, const std::string& jack,
                                 double centsPerOctave) {
     const PartInfo* info = module.part(part);
@@ -147,25 +195,7 @@ Result<ModuleInfo> withTracking(const ModuleInfo& module, const std::string& par
     if (std::abs(centsPerOctave) > 600.0)
         return failure(say("{:+.0f} cents an octave are no tracking", centsPerOctave));
     ModuleDescription changed = module.description;
-    PartDescription& there = *std::ranges::find(changed.parts, part, &PartDescription::id);
-    auto it = std::ranges::find(there.jacks, jack, &JackDescription::id);
-    if (it == there.jacks.end()) {
-        // The part shows all of its block: where one jack is named, all are.
-        if (!there.showsAll) {
-            there.jacks.clear();
-            for (const JackInfo& one : info->jacks) {
-                JackDescription named;
-                named.id = one.id;
-                there.jacks.push_back(std::move(named));
-            }
-        } else {
-            JackDescription named;
-            named.id = jack;
-            there.jacks.push_back(std::move(named));
-        }
-        it = std::ranges::find(there.jacks, jack, &JackDescription::id);
-    }
-    it->scaling.gain = 1.0 / (1.0 + centsPerOctave / 1200.0);
+    described(changed, *info, jack).scaling.gain = 1.0 / (1.0 + centsPerOctave / 1200.0);
     return resolveModule(changed);
 }
 

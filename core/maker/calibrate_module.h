@@ -49,6 +49,17 @@ Result<Tracked> trackingOf(std::span<const PlayedNote> notes);
 /// there is no such jack, or it takes no pitch.
 Result<ModuleInfo> withTracking(const ModuleInfo& module, const std::string& part, const std::string& jack,
                                 double centsPerOctave);
+/// What an output does on the metal, beside what its maker says.
+struct Trim {
+    double decibels = 0.0; ///< louder by
+    double offset = 0.0;   ///< volts more
+};
+/// The module with that output louder and shifted by so much more than before. Fails if there is no such jack, it is an
+/// input, or the shift is beyond the rails.
+Result<ModuleInfo> withTrim(const ModuleInfo& module, const std::string& part, const std::string& jack,
+                            const Trim& trim);
+/// The module with so much noise on its outputs in the real case, in microvolts RMS.
+Result<ModuleInfo> withNoise(const ModuleInfo& module, double microvolts);
 /// Three notes that tell it best: two octaves below the middle, the middle, and two above.
 inline constexpr std::array kNotesToRecord = {36, 60, 84};
 

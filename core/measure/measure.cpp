@@ -79,6 +79,10 @@ LevelReading LevelMeter::reading() const {
     return {{min_}, {max_}, {sum_ / n}, {std::sqrt(squares_ / n)}};
 }
 
+Volts LevelReading::alternating() const {
+    return {std::sqrt(std::max(0.0, rms.value * rms.value - mean.value * mean.value))};
+}
+
 LevelReading measureLevel(std::span<const float> volts) {
     LevelMeter meter;
     meter.add(volts);
@@ -210,8 +214,7 @@ std::vector<Spectrum::Partial> Spectrum::strongest(std::size_t most) const {
 
 std::optional<PitchReading> measureTone(std::span<const float> sound, double rate) {
     const LevelReading level = measureLevel(sound);
-    const double alternating =
-        std::sqrt(std::max(0.0, level.rms.value * level.rms.value - level.mean.value * level.mean.value));
+    const double alternating = level.alternating().value;
     const auto pitch = measurePitch(sound, rate, {1e-4});
     if (!pitch || pitch->hertz.value < 20.0 || pitch->clarity < 0.9) return std::nullopt;
     // Of one tone nearly all lies at multiples of its pitch, and its first ones are not all missing.

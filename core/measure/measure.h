@@ -13,8 +13,10 @@ namespace lariat {
 struct LevelReading {
     Volts min{};
     Volts max{};
-    Volts mean{};                                                         ///< DC
-    Volts rms{};                                                          ///< DC included
+    Volts mean{}; ///< DC
+    Volts rms{};  ///< DC included
+    /// RMS without the DC: what is heard.
+    [[nodiscard]] Volts alternating() const;
     [[nodiscard]] Volts swing() const { return {max.value - min.value}; } ///< peak to peak
     [[nodiscard]] Volts peak() const { return {max.value > -min.value ? max.value : -min.value}; }
 };

@@ -55,7 +55,7 @@ std::vector<PitchPoint> pitchLine(std::span<const float> whole, double rate, con
         PitchPoint point{at, 0.0, 0.0, 0.0};
         const auto frame = around(usual);
         const LevelReading level = measureLevel(frame);
-        point.level = std::sqrt(std::max(0.0, level.rms.value * level.rms.value - level.mean.value * level.mean.value));
+        point.level = level.alternating().value;
         auto pitch = measurePitch(frame, rate, {1e-3});
         if ((!pitch || pitch->clarity < 0.9) && longest > usual)
             if (const auto wider = measurePitch(around(longest), rate, {1e-3});

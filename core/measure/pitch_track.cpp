@@ -32,7 +32,7 @@ void PitchTrack::add(std::span<const float> volts, double rate) {
     volts = volts.last(std::min(volts.size(), kFrame));
     const LevelReading level = measureLevel(volts);
     Frame frame;
-    frame.level = std::sqrt(std::max(0.0, level.rms.value * level.rms.value - level.mean.value * level.mean.value));
+    frame.level = level.alternating().value;
     if (const auto pitch = pitchOfFrame(volts, rate)) {
         frame.octaves = std::log2(pitch->hertz.value);
         frame.clear = pitch->clarity > kSteadyClarity;

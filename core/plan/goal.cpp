@@ -271,7 +271,7 @@ std::optional<double> measureGoal(const Goal& goal, std::span<const float> volts
         return measureLevel(window).peak().value;
     case GoalKind::Level: {
         const LevelReading level = measureLevel(window);
-        return std::sqrt(std::max(0.0, level.rms.value * level.rms.value - level.mean.value * level.mean.value));
+        return level.alternating().value;
     }
     case GoalKind::Brightness:
         return brightnessIn(window, rate);

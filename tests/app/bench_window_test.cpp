@@ -2,6 +2,7 @@
 #include "app/opened.h"
 #include "ask/as_recorded.h"
 #include "bench/bench_place.h"
+#include "devices/simulated_device.h"
 #include "model/audio_file.h"
 #include "shell/finder.h"
 #include "widgets/blind_dialog.h"
@@ -195,8 +196,21 @@ class BenchWindowTest : public QObject {
         named<QCheckBox>(o, "bench-hold").setChecked(true);
         const auto curves = benchOf(o).plots().plots().front().curves;
         for (int n = 0; n < 10; ++n) QTest::qWait(20);
-        QVERIFY(benchOf(o).plots().plots().front().curves.front().columns.size() == curves.front().columns.size());
+        const auto sum = [](const PlotCurve& curve) {
+            double all = 0.0;
+            for (const MinMax& column : curve.columns) all += static_cast<double>(column.min) + 3.0 * column.max;
+            return all;
+        };
+        QCOMPARE(sum(benchOf(o).plots().plots().front().curves.front()), sum(curves.front())); // it stands still
         named<QCheckBox>(o, "bench-hold").setChecked(false);
+        // The device goes: the simulated one takes its place, and what is watched goes on.
+        auto device = std::make_unique<SimulatedDevice>(AudioSettings{});
+        SimulatedDevice& pulled = *device;
+        o.window.sound().openDevice(std::move(device));
+        pulled.pull();
+        EVENTUALLY(o.window.messages().text().contains(QStringLiteral("gone away")));
+        o.window.document().history().undo();
+        EVENTUALLY(std::abs(figure(o, "hertz") / before - 1.0) < 0.01);
         // A jack that vanishes while it is watched.
         QVERIFY(o.window.document().apply({RemovePost{"osc-c"}}, QStringLiteral("out")));
         QVERIFY(benchOf(o).asked().jacks().empty());
@@ -264,6 +278,140 @@ class BenchWindowTest : public QObject {
         EVENTUALLY(o.window.jobs().all().empty());
         if (strip) QVERIFY(strip->text().contains(QStringLiteral("lies.wav")));
         QCOMPARE(benchOf(o).asked().asking().recordings.size(), std::size_t{2});
+    }
+
+    /// Of a stereo recording one side, both, from later on, at another full scale; while it is read anew it may go.
+    void aRecordingIsReadOtherwise() {
+        const QTemporaryDir folder;
+        const QString file = folder.filePath(QStringLiteral("two.wav"));
+        std::vector<float> two;
+        for (int i = 0; i < 96000; ++i) {
+            two.push_back(0.4f * static_cast<float>(std::sin(2.0 * 3.14159265358979 * 200.0 * i / 48000.0)));
+            two.push_back(0.2f * static_cast<float>(std::sin(2.0 * 3.14159265358979 * 300.0 * i / 48000.0)));
+        }
+        QVERIFY(writeWav(file.toStdString(), two, 2, 48000.0).has_value());
+        Opened o;
+        go(o);
+        QVERIFY(!named<QComboBox>(o, "bench-channel").isVisible()); // nothing is there that it could be of
+        benchOf(o).asked().choose(Question::Note);
+        benchOf(o).addRecordingFile(file);
+        EVENTUALLY(benchOf(o).asked().recordings().size() == 1);
+        answered(o);
+        QVERIFY(named<QComboBox>(o, "bench-channel").isVisible());
+        QVERIFY(std::abs(figure(o, "pitch-hertz") - 200.0) < 0.05);
+        const auto again = [&] {
+            EVENTUALLY(o.window.jobs().all().empty());
+            answered(o);
+        };
+        named<QComboBox>(o, "bench-channel").setFocus();
+        QTest::keyClick(&named<QComboBox>(o, "bench-channel"), Qt::Key_Down);
+        again();
+        QVERIFY2(std::abs(figure(o, "pitch-hertz") - 300.0) < 0.05, qPrintable(verdict(o)));
+        benchOf(o).asked().choose(Question::Content);
+        again();
+        QVERIFY2(std::abs(figure(o, "rms-volts") - std::sqrt(2.0)) < 0.02, qPrintable(verdict(o)));
+        named<QComboBox>(o, "bench-recorded-volts").setCurrentIndex(3); // a probe
+        again();
+        QVERIFY(std::abs(figure(o, "rms-volts") - 0.1 * std::sqrt(2.0)) < 0.002);
+        // Turned twice in a hurry: what was wanted last is what is read.
+        QTest::keyClick(&named<QComboBox>(o, "bench-channel"), Qt::Key_Up);
+        QTest::keyClick(&named<QComboBox>(o, "bench-channel"), Qt::Key_End);
+        named<QComboBox>(o, "bench-recorded-volts").setCurrentIndex(0);
+        again();
+        QCOMPARE(benchOf(o).asked().recordings().front().how.channel, kAllChannels);
+        QVERIFY2(std::abs(figure(o, "rms-volts") - std::hypot(2.0, 1.0) / std::sqrt(2.0)) < 0.02,
+                 qPrintable(verdict(o)));
+        // From behind its end: it stays as it was, and the field says so.
+        named<QDoubleSpinBox>(o, "bench-recorded-from").setValue(100.0);
+        again();
+        QCOMPARE(benchOf(o).asked().recordings().size(), std::size_t{1});
+        QCOMPARE(named<QDoubleSpinBox>(o, "bench-recorded-from").value(), 0.0);
+        QVERIFY(o.window.messages().text().contains(QStringLiteral("two.wav")));
+        named<QComboBox>(o, "bench-channel").setCurrentIndex(0);
+        benchOf(o).asked().takeOut(0);
+        again();
+        QVERIFY(benchOf(o).asked().recordings().empty());
+    }
+
+    /// What comes in at the device is recorded, and asked of; a device that goes leaves what came in until then.
+    void whatComesInIsRecorded() {
+        const QTemporaryDir folder;
+        Opened o;
+        go(o);
+        benchOf(o).asked().choose(Question::Note);
+        QVERIFY(!named<QPushButton>(o, "bench-record-in").isVisible()); // nothing comes in
+        o.window.sound().recordIn(folder.filePath(QStringLiteral("none.wav")));
+        QVERIFY(o.window.messages().text().contains(QStringLiteral("Nothing comes in")));
+        o.window.sound().setSimulatedIn(tone(folder, "outside.wav", 250.0, 44100.0));
+        answerFileDialog(folder.filePath(QStringLiteral("real"))); // the ending is ours
+        press(o, "bench-record-in");
+        QVERIFY(o.window.sound().recordingIn());
+        EVENTUALLY(o.window.sound().recordedInSeconds() > 1.0);
+        EVENTUALLY(named<QPushButton>(o, "bench-record-in").text().contains(QStringLiteral("came in")));
+        press(o, "bench-record-in");
+        EVENTUALLY(benchOf(o).asked().recordings().size() == 1);
+        answered(o);
+        QVERIFY2(std::abs(figure(o, "pitch-hertz") - 250.0) < 0.05, qPrintable(verdict(o)));
+        QVERIFY(QFileInfo::exists(folder.filePath(QStringLiteral("real.wav"))));
+        // The cable to the interface is pulled.
+        AudioSettings settings;
+        settings.device = kSimulatedDevice;
+        settings.comesIn = {0.25f, 0.25f};
+        auto device = std::make_unique<SimulatedDevice>(settings);
+        SimulatedDevice& pulled = *device;
+        o.window.sound().openDevice(std::move(device));
+        const QString kept = folder.filePath(QStringLiteral("kept.wav"));
+        o.window.sound().recordIn(kept);
+        EVENTUALLY(o.window.sound().recordedInSeconds() > 0.2);
+        pulled.pull();
+        EVENTUALLY(!o.window.sound().recordingIn());
+        QVERIFY(o.window.messages().text().contains(QStringLiteral("kept.wav")));
+        EVENTUALLY(benchOf(o).asked().recordings().size() == 2);
+        QVERIFY(readAudio(kept.toStdString())->samples.size() > 10000);
+        // Another document keeps recording; a closed window ends it.
+        o.window.sound().recordIn(folder.filePath(QStringLiteral("last.wav")));
+        QVERIFY(o.window.document().open(QStringLiteral(LARIAT_SOURCE "/data/demo/kick.json")));
+        QVERIFY(o.window.sound().recordingIn());
+    }
+
+    /// The first against the second of two recordings, in turns and blind, instead of the patch.
+    void recordingsAreHeardInTurns() {
+        const QTemporaryDir folder;
+        Opened o;
+        go(o);
+        QTest::keyClick(&o.window, Qt::Key_7, Qt::AltModifier);
+        benchOf(o).addRecordingFile(tone(folder, "one.wav", 200.0));
+        EVENTUALLY(benchOf(o).asked().recordings().size() == 1);
+        QVERIFY(!named<QPushButton>(o, "bench-turns").isEnabled()); // one alone
+        benchOf(o).addRecordingFile(tone(folder, "two.wav", 300.0, 44100.0));
+        EVENTUALLY(benchOf(o).asked().recordings().size() == 2);
+        answered(o);
+        QVERIFY2(verdict(o).contains(QStringLiteral("two.wav against one.wav")), qPrintable(verdict(o)));
+        press(o, "bench-turns");
+        Engine& engine = o.window.sound().engine();
+        QVERIFY(engine.playback());
+        QCOMPARE(benchOf(o).turns().playing(), std::optional<std::size_t>(0));
+        EVENTUALLY(benchOf(o).turns().playing() == std::optional<std::size_t>(1));
+        EVENTUALLY(named<QPushButton>(o, "bench-turns").text() == QStringLiteral("Heard: the other"));
+        QVERIFY(!o.window.document().auditions()); // the patch is left alone
+        QVERIFY(o.window.document().apply({SetTitle{"meanwhile"}}, QStringLiteral("an edit"))); // and may be edited
+        QVERIFY(engine.playback());
+        QTest::keyClick(&o.window, Qt::Key_1, Qt::ControlModifier); // leaving ends it
+        QVERIFY(!engine.playback());
+        go(o);
+        answered(o);
+        QTimer::singleShot(0, [&engine] {
+            auto* dialog = qobject_cast<BlindDialog*>(QApplication::activeModalWidget());
+            QVERIFY(dialog);
+            QTest::keyClick(dialog, Qt::Key_1);
+            EVENTUALLY(engine.playback());
+            dialog->reject();
+        });
+        press(o, "bench-blind");
+        QVERIFY(!engine.playback());
+        // Without the second there is nothing to take turns with.
+        benchOf(o).asked().takeOut(1);
+        QVERIFY(!named<QPushButton>(o, "bench-turns").isEnabled());
     }
 
     /// What the answer offers is one step of the history; the sheet and files take what was answered.

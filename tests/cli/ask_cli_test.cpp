@@ -106,6 +106,23 @@ class AskCliTest : public QObject {
         QVERIFY(QJsonDocument::fromJson(fitted.readAll()).isObject());
     }
 
+    /// The simulated interface hears a file; what came in is asked of.
+    void whatComesInIsRecorded() {
+        QCOMPARE(run({"render", kLamp, "--seconds", "2", "--out", in("lamp.wav")}).code, 0);
+        const Answer made = run({"record", in("in.flac"), "--seconds", "1.5", "--comes-in", in("lamp.wav"), "--json"});
+        QVERIFY2(made.code == 0, qPrintable(made.err));
+        QVERIFY(std::abs(made.json()["seconds"].toDouble() - 1.5) < 1e-6);
+        QVERIFY(made.json()["peak"].toDouble() > 0.05);
+        const Answer mixed = run({"ask", "content", in("in.flac"), "--mixed", "--averaged", "--linear", "--json"});
+        QVERIFY2(mixed.code == 0 && value(mixed, "rms-volts") > 0.1, qPrintable(mixed.err));
+        const Answer silent = run({"record", in("none.wav"), "--device", "Simulated interface"});
+        QVERIFY(silent.code == 2 && silent.err.contains(QLatin1String("--comes-in")));
+        QVERIFY(!QFile::exists(in("none.wav")));
+        const Answer unknown = run({"record", in("none.wav"), "--device", "Elsewhere"});
+        QVERIFY(unknown.code == 2 && unknown.err.contains(QLatin1String("Simulated interface")));
+        QVERIFY(run({"record", in("none.wav"), "--comes-in", in("gone.wav")}).err.contains(QLatin1String("gone.wav")));
+    }
+
     void notesTellHowWideAnOctaveIs() {
         const Answer guide = run({"module", "tune", "keel-vco-pair", "a.voct"});
         QVERIFY2(guide.out.contains(QLatin1String("C2")) && guide.out.contains(QLatin1String("C6")),

@@ -463,6 +463,10 @@ class AskTest : public QObject {
         FileOptions last;
         last.channel = 31;
         QVERIFY(std::abs(readTrack(path("many.wav"), last)->volts[5] - 10.0f * 31.0f / 32.0f) < 1e-4f);
+        last.channel = kAllChannels;
+        const auto mean = readTrack(path("many.wav"), last);
+        QCOMPARE(mean->channels, 32);
+        QVERIFY(std::abs(mean->volts[5] - 10.0f * 15.5f / 32.0f) < 1e-4f);
         last.channel = 32;
         QVERIFY(why("many.wav", last).find("32 channels") != std::string::npos);
         for (const double rate : {1000.0, 384000.0}) {
@@ -492,6 +496,47 @@ class AskTest : public QObject {
         FileOptions stopped;
         stopped.progress = [](double) { return false; };
         QVERIFY(why("long.flac", stopped).find("stopped") != std::string::npos);
+    }
+
+    /// Of what sounds half of the time, the loudest stretch has all of it and the mean of all half its power.
+    void spectraAreAveragedAndDrawnEvenly() {
+        const auto half = made(12.0, [](double t) { return t < 6.0 ? std::sin(kTurn * 1000.0 * t) : 0.0; });
+        const auto top = [&](const AskOptions& options) {
+            const Answer answer = asked(Question::Content, {trace("half", half)}, options);
+            std::pair<float, float> best{0.0f, -200.0f};
+            for (const auto& point : answer.plots.front().curves.front().points)
+                if (point.second > best.second) best = point;
+            return best;
+        };
+        AskOptions averaged;
+        averaged.averaged = true;
+        const auto loudest = top({});
+        QVERIFY2(std::abs(loudest.second) < 0.1, qPrintable(QString::number(static_cast<double>(loudest.second))));
+        QVERIFY(std::abs(loudest.second - top(averaged).second - 3.01f) < 0.3f);
+        // Hertz at even distances: as many points in each kilohertz, and the tone is where it was.
+        AskOptions linear;
+        linear.linear = true;
+        QVERIFY(std::abs(top(linear).first - 1000.0f) < 25.0f);
+        const Answer answer = asked(Question::Content, {trace("half", half)}, linear);
+        QVERIFY(!answer.plots.front().x.log);
+        const auto& points = answer.plots.front().curves.front().points;
+        QVERIFY(std::abs((points[200].first - points[199].first) - (points[20].first - points[19].first)) < 0.01f);
+        // Noise is smoother for it: bins of one frame differ by more than the mean of many.
+        const auto hiss = noisy(made(12.0, [](double) { return 0.0; }), 1.0);
+        const auto spread = [&](const AskOptions& options) {
+            const Answer of = asked(Question::Content, {trace("hiss", hiss)}, options);
+            double low = 100.0;
+            double high = -200.0;
+            for (const auto& [hertz, level] : of.plots.front().curves.front().points)
+                if (hertz > 5000.0f && hertz < 6000.0f) {
+                    low = std::min(low, static_cast<double>(level));
+                    high = std::max(high, static_cast<double>(level));
+                }
+            return high - low;
+        };
+        AskOptions both = averaged;
+        both.linear = true;
+        QVERIFY2(spread(both) < 0.5 * spread(linear), qPrintable(QString::number(spread(both))));
     }
 
     void jacksOfARunAreAsked() {

@@ -1,6 +1,8 @@
 // A recording of a case that is not quite as it was written down: what was seeded is measured and found again.
 #include "ask/as_recorded.h"
+#include "ask/asking.h"
 #include "ask/real.h"
+#include "maker/calibrate_module.h"
 #include "model/edit.h"
 #include "support/patches.h"
 
@@ -169,6 +171,60 @@ class FitTest : public QObject {
     void aVowelIsFoundAgain() {
         findsAgain(demo("vowel-voice.json"), {{{"band", "cutoff"}, 250, 1500}, {{"band", "resonance"}, 30, 85}}, 5,
                    0.05);
+    }
+
+    /// The recording of one output says what its module does beside its description; once that is kept, nothing of it
+    /// is left.
+    void aModuleIsCalibratedByItsOutput() {
+        PatchMaker maker;
+        maker.timing(0.9).post("osc", "keel", "a").post("out", "harbour", "out");
+        maker.tie("tracks.pitch-1", "osc.voct").tie("osc.saw", "out.left");
+        Pattern wide{"tracks", {{"notes", {}}}, {}};
+        for (const int note : {38, 45, 50, 57, 62, 69, 74, 50})
+            wide.tracks[0].steps.push_back({Step::Kind::Note, note, 0.9});
+        wide.tracks[0].stride.division = 2;
+        const Patch patch = maker.pattern(wide).make();
+        const JackRef saw{"osc", "saw"};
+        const Library& library = workspace().library;
+        const std::string id = patch.post("osc")->module;
+        Library metal = library;
+        metal.add(*withTracking(*library.module(id), "a", "voct", 14.0));
+        metal.add(*withTrim(*metal.module(id), "a", "saw", {-0.8, 0.04}));
+        ListenOptions how;
+        how.seconds = 6.0;
+        how.realCase = true;
+        Trace real = (*listen(patch, metal, {saw}, how))[0];
+        real.name = "recording";
+        Asking asking;
+        asking.question = Question::Real;
+        asking.jacks = {saw};
+        asking.seconds = 6.0;
+        asking.recordings = {std::make_shared<const Trace>(real)};
+        const auto answer = answerTo(asking, &patch, library);
+        QVERIFY2(answer.has_value(), answer ? "" : answer.error().text().c_str());
+        QVERIFY2(answer->offers.size() >= 2, answer->verdict.str().c_str());
+        ModuleInfo found = *library.module(id);
+        for (const AskedOffer& offer : answer->offers) {
+            QVERIFY2(offer.change && offer.module == id && offer.edits.empty(), offer.label.str().c_str());
+            found = offer.change(found).value();
+            qInfo("%s", offer.label.str().c_str());
+        }
+        const JackInfo& input = *found.part("a")->jack("voct");
+        const JackInfo& output = *found.part("a")->jack("saw");
+        const double cents = 1200.0 * (1.0 / input.scaling.gain - 1.0);
+        QVERIFY2(std::abs(cents - 14.0) < 1.0, qPrintable(QString::number(cents)));
+        const double decibels = 20.0 * std::log10(output.scaling.gain);
+        QVERIFY2(std::abs(decibels + 0.8) < 0.1, qPrintable(QString::number(decibels)));
+        QVERIFY2(std::abs(output.scaling.offset - 0.04) < 0.005, qPrintable(QString::number(output.scaling.offset)));
+        Library learned = library;
+        learned.add(found);
+        const auto again = answerTo(asking, &patch, learned);
+        QVERIFY(again);
+        for (const AskedOffer& offer : again->offers) QFAIL(offer.label.str().c_str());
+        // Of an input, and of the way out, nothing is a module's own.
+        asking.jacks = {{"out", "left"}};
+        const Answer ofTheWayOut = answerTo(asking, &patch, library).value();
+        for (const AskedOffer& offer : ofTheWayOut.offers) QVERIFY(!offer.change);
     }
 
     void whatCannotBeFoundIsRefused() {

@@ -1,5 +1,6 @@
 // What works in several threads at once on the same library: checks, seeking, plans, spectra. Each gives what it gives
 // alone, and the thread sanitizer sees no two that touch the same memory.
+#include "engine/engine.h"
 #include "findings/finding.h"
 #include "library/check.h"
 #include "measure/fourier.h"
@@ -14,6 +15,7 @@
 #include <atomic>
 #include <cmath>
 #include <future>
+#include <thread>
 
 using namespace lariat;
 using namespace lariat::test;
@@ -120,6 +122,26 @@ class ThreadsTest : public QObject {
                  return planned && !planned->plans.empty() ? planned->plans.front().after.cables.size() : 0;
              }))
             QCOMPARE(cables, std::size_t{2});
+    }
+
+    /// What is lent to the audio side is taken back while it is in use.
+    void recordingsAreExchangedWhileTheyPlay() {
+        Engine engine({}, 48000.0);
+        std::atomic<bool> over = false;
+        auto device = std::async(std::launch::async, [&] {
+            std::vector<float> block(256);
+            while (!over) engine.process(block.data(), block.size() / 2);
+        });
+        for (int i = 0; i < 50; ++i) {
+            engine.setPlayback(std::make_unique<Playback>(
+                std::vector<Playback::Recording>{{std::vector<float>(500, 0.1f)}, {std::vector<float>(700, 0.2f)}}, 100,
+                48000.0));
+            engine.playback()->choose(static_cast<std::size_t>(i % 2));
+            std::this_thread::yield();
+        }
+        engine.setPlayback(nullptr);
+        over = true;
+        device.wait();
     }
 
     void spectraAreTakenSideBySide() {

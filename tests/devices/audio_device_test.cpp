@@ -277,8 +277,10 @@ class AudioDeviceTest : public QObject {
     }
 
     void whatComesInIsHandedOn() {
-        SimulatedDevice device({});
-        device.playIn({0.25f, -0.5f});
+        AudioSettings settings;
+        settings.comesIn = {0.25f, -0.5f};
+        SimulatedDevice device(settings);
+        QVERIFY(device.hasInput());
         std::atomic<int> blocks{0};
         std::atomic<int> wrong{0};
         QVERIFY(device.start([&](float* out, std::size_t n, const float* in) {
