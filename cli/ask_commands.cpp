@@ -1,5 +1,6 @@
 // ask: the questions of the Bench, of jacks and of recordings.
 #include "ask/asking.h"
+#include "ask/on_sheet.h"
 #include "cli/commands.h"
 #include "library/check.h"
 #include "maker/keep_module.h"
@@ -29,7 +30,7 @@ struct AskCommand : Destination {
     double seconds = 0.0, from = 0.0, window = 0.0, volts = 10.0, level = 0.0;
     int channel = 1, runs = 320;
     bool realCase = false, scenes = false, lanes = false, xy = false, falling = false, sidebands = false, alias = false,
-         bare = false, dark = false, mixed = false, averaged = false, linear = false, keep = false;
+         bare = false, dark = false, mixed = false, averaged = false, linear = false, keep = false, onSheet = false;
 };
 
 bool isSound(const std::filesystem::path& file) {
@@ -187,6 +188,8 @@ void addAsk(CLI::App& app, Context& context) {
     command->add_flag("--keep", options->keep,
                       "Of real: keep in your own folder what it says of modules: tracking, level, DC, noise");
     command->add_option("--runs", options->runs, "Of real: silent runs at most")->check(CLI::Range(20, 5000));
+    command->add_flag("--on-sheet", options->onSheet,
+                      "Let the sheet of the patch ask it too, whenever it is printed; needs --out or --in-place");
     command->add_option("--picture", options->picture, "Write the answer as a picture, .svg or .png")->check(notEmpty);
     command->add_flag("--dark", options->dark, "In the dark colours");
     command->add_option("--csv", options->csv, "Write the figures as a table")->check(notEmpty);
@@ -241,6 +244,10 @@ void addAsk(CLI::App& app, Context& context) {
         const Answer answer = need(answerTo(asking, patch ? &*patch : nullptr, library));
         if (asking.fits && (options->inPlace || !options->out.empty()))
             options->write(need(applyEdits(*patch, answer.offers.empty() ? Edits{} : answer.offers.front().edits)));
+        if (options->onSheet) {
+            if (!patch) refuse(fmt::format("{} is a recording, and has no sheet", options->file.string()));
+            options->write(need(applyEdit(*patch, AskOnSheet{need(forSheet(asking))})));
+        }
         if (options->keep) keepModules(answer, workspace);
         tell(*options, answer, context.json);
     });

@@ -1,4 +1,5 @@
 // sheet and read: patches onto paper, and back from it.
+#include "ask/on_sheet.h"
 #include "cli/commands.h"
 #include "findings/finding.h"
 #include "library/check.h"
@@ -64,7 +65,7 @@ std::string bundleFor(const Patch& patch, const Workspace& workspace, const Cont
 std::string render(const SheetOptions& options, const std::string& format, const Sheet& sheet,
                    const SheetSettings& settings, const std::string& bundle) {
     if (format == "md") return writeMarkdown(sheet, settings);
-    if (format == "html") return writeHtml(sheet, settings, chartSvg(sheet, settings), carriedInHtml(bundle));
+    if (format == "html") return sheetHtml(sheet, settings, carriedInHtml(bundle));
     if (format == "svg") return writeSvg(sheet, settings, carriedInSvg(bundle));
     if (format == "csv") return writeCableCsv(sheet);
     if (format == "knobs.csv") return writeKnobCsv(sheet);
@@ -106,8 +107,9 @@ void addSheet(CLI::App& app, Context& context) {
         const Workspace workspace = context.workspace();
         const Patch patch = need(openPatch(options->file, workspace.library));
         const Observation o = need(observe(patch, workspace.library, workspace.housing(patch)));
-        const Sheet sheet = makeSheet(o, need(findEverything(o)).open);
+        Sheet sheet = makeSheet(o, need(findEverything(o)).open);
         const SheetSettings settings = settingsOf(*options);
+        if (settings.has(SheetPart::Answers)) sheet.answers = *sheetAnswers(patch, workspace.library);
         std::string format = options->format;
         if (format.empty()) {
             const std::string name = options->out.string();

@@ -1,5 +1,6 @@
 #include "bench/asked_panel.h"
 
+#include "ask/on_sheet.h"
 #include "library/unknowns.h"
 #include "look/fonts.h"
 #include "look/text.h"
@@ -68,7 +69,8 @@ AskedPanel::AskedPanel(const Session& session, QWidget* parent) : QWidget(parent
     pin_ = plainButton(tr("Pin in Time"), "bench-pin");
     pin_->setToolTip(tr("Shows the first jack under the steps in Time, or no longer"));
     sheet_ = plainButton(tr("Onto the sheet"), "bench-sheet");
-    sheet_->setToolTip(tr("Writes the answer into the notes of the post, which the sheet prints"));
+    sheet_->setCheckable(true);
+    sheet_->setToolTip(tr("The sheet asks this too whenever it is printed, and shows the answer with its picture"));
     foot->addWidget(pin_);
     foot->addWidget(sheet_);
     whole->addLayout(foot);
@@ -483,7 +485,12 @@ void AskedPanel::fillAskedOf() {
     addJack_->setEnabled(room);
     addRecording_->setEnabled(room);
     pin_->setEnabled(!jacks_.empty() && !jacks_.front().post.empty());
-    sheet_->setEnabled(!jacks_.empty() && !jacks_.front().post.empty());
+    // Only what travels with the patch can stand on its sheet.
+    const auto forPaper = forSheet(asking());
+    sheet_->setEnabled(forPaper.has_value());
+    sheet_->setChecked(forPaper && std::ranges::any_of(patch.asked, [&](const SheetQuestion& one) {
+                           return one.question == forPaper->question && one.of == forPaper->of;
+                       }));
 }
 
 void AskedPanel::fillTriggers() {

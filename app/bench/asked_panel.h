@@ -80,7 +80,7 @@ class AskedPanel : public QWidget {
     void turnsWanted(bool on);
     void blindWanted();
     void pinWanted();
-    void sheetWanted();
+    void sheetWanted(bool on);
 
   private:
     void makeQuestions(QLayout& column);

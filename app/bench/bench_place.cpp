@@ -1,5 +1,6 @@
 #include "bench/bench_place.h"
 
+#include "ask/on_sheet.h"
 #include "building/sentences.h"
 #include "library/check.h"
 #include "look/fonts.h"
@@ -120,16 +121,7 @@ BenchPlace::BenchPlace(const Session& session, QWidget* parent) : Place(parent),
         if (auto* pin = window()->findChild<QAction*>(QStringLiteral("pin-jack")); pin && pin->isEnabled())
             pin->trigger();
     });
-    connect(panel_, &AskedPanel::sheetWanted, this, [this] {
-        const Post* post =
-            panel_->jacks().empty() ? nullptr : session_.document.patch().post(panel_->jacks().front().post);
-        if (!post || !answer_) return;
-        const std::string line = said(answer_->verdict).toStdString();
-        if (post->note.find(line) != std::string::npos) return;
-        DescribePost describe{post->id, post->name, post->voice, post->note.empty() ? line : post->note + "\n" + line};
-        if (session_.document.apply({describe}, tr("note the answer")))
-            Q_EMIT message(tr("Noted at %1; the sheet prints it.").arg(q(post->name)), false);
-    });
+    connect(panel_, &AskedPanel::sheetWanted, this, &BenchPlace::askOnSheet);
     connect(plots_, &PlotsView::cursorsMoved, this, [this] { cursors_->setText(plots_->cursorText()); });
     connect(&session_.document, &Document::replaced, this, [this] {
         if (job_) job_->stop();
@@ -585,6 +577,19 @@ void BenchPlace::look() {
     const bool rolls = options.window && *options.window > LiveTraces::kSeconds;
     auto curves = live_.curves(panel_->jacks(), rolls ? *options.window : shown, options.trigger);
     if (!curves.empty()) plots_->refresh(std::move(curves));
+}
+
+/// The sheet asks it too, or no longer.
+void BenchPlace::askOnSheet(bool on) {
+    const auto question = forSheet(panel_->asking());
+    if (!question) {
+        Q_EMIT message(said(question.error().reason), true);
+        panel_->refresh();
+        return;
+    }
+    if (session_.document.apply({AskOnSheet{*question, on}}, on ? tr("onto the sheet") : tr("off the sheet")))
+        Q_EMIT message(on ? tr("The sheet asks it too, and shows the answer.") : tr("The sheet asks it no longer."),
+                       false);
 }
 
 /// LUFS of that track, as the answer has it.

@@ -72,6 +72,7 @@ class BenchPlace : public Place {
     void addRecording();
     void read(const Recorded& wanted);
     void recordIn(bool on);
+    void askOnSheet(bool on);
     bool changeModule(const AskedOffer& offer);
     void findSettings();
     [[nodiscard]] std::optional<double> levelOf(std::size_t track) const;

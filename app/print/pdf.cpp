@@ -5,6 +5,7 @@
 #include "look/text.h"
 #include "model/file.h"
 #include "print/painting.h"
+#include "print/plot_picture.h"
 #include "print/sheet_printer.h"
 
 #include <QBuffer>
@@ -25,6 +26,7 @@ namespace {
 
 constexpr std::size_t kMostPages = 64; ///< that a preview shows
 constexpr qreal kChartWidth = 1200;
+constexpr QSize kAnswerInHtml(1000, 520);
 
 } // namespace
 
@@ -117,6 +119,18 @@ std::string chartSvg(const Sheet& sheet, const SheetSettings& settings) {
                             [&](QPainter& painter) { printChart(sheet, settings, painter, kChartWidth); });
     if (const auto begin = out.find("<svg"); begin != std::string::npos) out.erase(0, begin); // to stand within HTML
     return out;
+}
+
+std::string sheetHtml(const Sheet& sheet, const SheetSettings& settings, const std::string& carried) {
+    HtmlParts parts{chartSvg(sheet, settings), {}, carried};
+    for (const SheetAnswer& one : sheet.answers) {
+        parts.answers.emplace_back();
+        if (!one.answer || !settings.has(SheetPart::Answers)) continue;
+        std::string picture = answerSvg(*one.answer, onPaper(), kAnswerInHtml);
+        if (const auto begin = picture.find("<svg"); begin != std::string::npos) picture.erase(0, begin);
+        parts.answers.back() = std::move(picture);
+    }
+    return writeHtml(sheet, settings, parts);
 }
 
 Result<std::string> attachedTo(std::string_view pdf) {

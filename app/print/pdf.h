@@ -22,6 +22,8 @@ Result<void> writePdf(const Sheet& sheet, const SheetSettings& settings, const s
 std::string writeSvg(const Sheet& sheet, const SheetSettings& settings, const std::string& carried);
 /// The chart alone, to stand in a text.
 std::string chartSvg(const Sheet& sheet, const SheetSettings& settings);
+/// The sheet as one page of HTML, with its chart and its answers; `carried`: what travels in it (stock/carried.h).
+std::string sheetHtml(const Sheet& sheet, const SheetSettings& settings, const std::string& carried);
 /// The pages as pictures, for a preview; needs a QGuiApplication.
 std::vector<QImage> drawPages(const Sheet& sheet, const SheetSettings& settings);
 

@@ -302,49 +302,6 @@ void drawLegend(QPainter& painter, const QRectF& row, const Plot& plot, const Lo
     }
 }
 
-/// Sentence, pictures and figures on one page.
-void drawAnswer(QPainter& painter, const Answer& answer, const Look& look, QSizeF size) {
-    painter.fillRect(QRectF(QPointF(0, 0), size), look.paper);
-    painter.setRenderHint(QPainter::Antialiasing);
-    const double margin = 16.0;
-    const double figures = std::min(360.0, 0.34 * size.width());
-    painter.setPen(look.ink);
-    painter.setFont(textFont(17, true));
-    const QRectF head(margin, margin, size.width() - 2 * margin, 48);
-    QRectF used;
-    painter.drawText(head, Qt::TextWordWrap | Qt::AlignTop, said(answer.verdict), &used);
-    double top = used.bottom() + 4.0;
-    QStringList more;
-    if (!answer.more.empty()) more << said(answer.more);
-    for (const Sentence& one : answer.also) more << said(one);
-    if (!more.isEmpty()) {
-        painter.setPen(look.softInk);
-        painter.setFont(textFont(14));
-        painter.drawText(QRectF(margin, top, size.width() - 2 * margin, 40), Qt::TextWordWrap | Qt::AlignTop,
-                         more.join(QStringLiteral(" · ")), &used);
-        top = used.bottom() + 4.0;
-    }
-    const QRectF pictures(margin, top + 8.0, size.width() - figures - 3 * margin, size.height() - top - 8.0 - margin);
-    const auto rects = plotRects(answer.plots, pictures);
-    for (std::size_t p = 0; p < rects.size(); ++p) drawPlot(painter, rects[p], answer.plots[p], look);
-    double y = top + 8.0;
-    for (const AskedFigure& figure : answer.figures) {
-        if (y + 22.0 > size.height() - margin) break;
-        const QRectF row(size.width() - figures - margin, y, figures, 22);
-        painter.setFont(textFont(kText));
-        painter.setPen(look.softInk);
-        const QString name = figure.track >= 0 && answer.tracks.size() > 1
-                                 ? QStringLiteral("%1 %2").arg(figure.track + 1).arg(said(figure.name))
-                                 : said(figure.name);
-        painter.drawText(row, Qt::AlignVCenter,
-                         QFontMetricsF(painter.font()).elidedText(name, Qt::ElideRight, 0.5 * figures));
-        painter.setFont(figureFont(kText));
-        painter.setPen(figure.bad ? look.alarm : look.ink);
-        painter.drawText(row, Qt::AlignRight | Qt::AlignVCenter, q(figure.text));
-        y += 22.0;
-    }
-}
-
 } // namespace
 
 QColor traceColour(const Look& look, int track) {
@@ -452,17 +409,74 @@ std::vector<QRectF> plotRects(const std::vector<Plot>& plots, const QRectF& whol
     return out;
 }
 
+Look onPaper() {
+    Look look = Look::light();
+    look.paper = look.card = Qt::white;
+    return look;
+}
+
+void drawAnswer(QPainter& painter, const QRectF& rect, const Answer& answer, const Look& look) {
+    const QSizeF size = rect.size();
+    painter.save();
+    painter.translate(rect.topLeft());
+    painter.fillRect(QRectF(QPointF(0, 0), size), look.paper);
+    painter.setRenderHint(QPainter::Antialiasing);
+    const double margin = 16.0;
+    const double figures = std::min(360.0, 0.34 * size.width());
+    painter.setPen(look.ink);
+    painter.setFont(textFont(17, true));
+    const QRectF head(margin, margin, size.width() - 2 * margin, 48);
+    QRectF used;
+    painter.drawText(head, Qt::TextWordWrap | Qt::AlignTop, said(answer.verdict), &used);
+    double top = used.bottom() + 4.0;
+    QStringList more;
+    if (!answer.more.empty()) more << said(answer.more);
+    for (const Sentence& one : answer.also) more << said(one);
+    if (!more.isEmpty()) {
+        painter.setPen(look.softInk);
+        painter.setFont(textFont(14));
+        painter.drawText(QRectF(margin, top, size.width() - 2 * margin, 40), Qt::TextWordWrap | Qt::AlignTop,
+                         more.join(QStringLiteral(" · ")), &used);
+        top = used.bottom() + 4.0;
+    }
+    const QRectF pictures(margin, top + 8.0, size.width() - figures - 3 * margin, size.height() - top - 8.0 - margin);
+    const auto rects = plotRects(answer.plots, pictures);
+    for (std::size_t p = 0; p < rects.size(); ++p) drawPlot(painter, rects[p], answer.plots[p], look);
+    double y = top + 8.0;
+    for (const AskedFigure& figure : answer.figures) {
+        const QRectF row(size.width() - figures - margin, y, figures, 22);
+        if (&figure != &answer.figures.back() && y + 44.0 > size.height() - margin) { // as many as have room
+            painter.setFont(textFont(kText));
+            painter.setPen(look.softInk);
+            painter.drawText(row, Qt::AlignRight | Qt::AlignVCenter, said(say("and more")));
+            break;
+        }
+        painter.setFont(textFont(kText));
+        painter.setPen(look.softInk);
+        const QString name = figure.track >= 0 && answer.tracks.size() > 1
+                                 ? QStringLiteral("%1 %2").arg(figure.track + 1).arg(said(figure.name))
+                                 : said(figure.name);
+        painter.drawText(row, Qt::AlignVCenter,
+                         QFontMetricsF(painter.font()).elidedText(name, Qt::ElideRight, 0.5 * figures));
+        painter.setFont(figureFont(kText));
+        painter.setPen(figure.bad ? look.alarm : look.ink);
+        painter.drawText(row, Qt::AlignRight | Qt::AlignVCenter, q(figure.text));
+        y += 22.0;
+    }
+    painter.restore();
+}
+
 std::string answerSvg(const Answer& answer, const Look& look, QSize size) {
     const auto application = applicationForPainting();
     return svgOf(size, said(questionText(answer.question)),
-                 [&](QPainter& painter) { drawAnswer(painter, answer, look, QSizeF(size)); });
+                 [&](QPainter& painter) { drawAnswer(painter, QRectF(QPointF(0, 0), size), answer, look); });
 }
 
 QImage answerImage(const Answer& answer, const Look& look, QSize size) {
     const auto application = applicationForPainting();
     QImage image(size, QImage::Format_RGB32);
     QPainter painter(&image);
-    drawAnswer(painter, answer, look, QSizeF(size));
+    drawAnswer(painter, QRectF(QPointF(0, 0), size), answer, look);
     painter.end();
     return image;
 }

@@ -37,6 +37,10 @@ void drawPlot(QPainter& painter, const QRectF& rect, const Plot& plot, const Loo
 /// The rectangles of several below one another, by their shares.
 std::vector<QRectF> plotRects(const std::vector<Plot>& plots, const QRectF& whole);
 
+/// Colours of what is printed: on white.
+Look onPaper();
+/// Sentence, pictures and figures in a rectangle.
+void drawAnswer(QPainter& painter, const QRectF& rect, const Answer& answer, const Look& look);
 /// The answer on a page: its sentence, its pictures, its figures. Works without a window.
 std::string answerSvg(const Answer& answer, const Look& look, QSize size);
 QImage answerImage(const Answer& answer, const Look& look, QSize size);

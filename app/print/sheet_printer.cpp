@@ -3,6 +3,7 @@
 #include "look/fonts.h"
 #include "look/look.h"
 #include "look/text.h"
+#include "print/plot_picture.h"
 
 #include <QFontMetricsF>
 #include <QImage>
@@ -139,6 +140,7 @@ class Printer {
         if (settings_.has(SheetPart::Knobs)) knobs();
         pattern();
         sound();
+        answers();
         lists(false, 16);
     }
 
@@ -162,6 +164,7 @@ class Printer {
         if (page_ == pageOfRows) y_ = std::max(y_, under);
         pattern();
         sound();
+        answers();
         lists(false, 14);
     }
 
@@ -190,6 +193,7 @@ class Printer {
                 if (turned.insert(p).second) toTurn(sheet_.posts[p]);
         pattern();
         sound();
+        answers();
         lists(false, 17);
     }
 
@@ -561,6 +565,27 @@ class Printer {
         painter_.drawText(QRectF(kMargin + width_ - half, y_, half, 18), Qt::AlignLeft, QStringLiteral("25 Hz"));
         painter_.drawText(QRectF(kMargin + width_ - half, y_, half, 18), Qt::AlignRight, QStringLiteral("20 kHz"));
         y_ += 20;
+    }
+
+    /// What was asked on the Bench: each with its picture and as many figures as have room beside it.
+    void answers() {
+        if (!settings_.has(SheetPart::Answers) || sheet_.answers.empty()) return;
+        bool first = true;
+        for (const SheetAnswer& one : sheet_.answers) {
+            const auto figures = one.answer ? static_cast<qreal>(one.answer->figures.size()) : 0.0;
+            const auto plots = one.answer ? static_cast<qreal>(one.answer->plots.size()) : 0.0;
+            const qreal height =
+                one.answer ? std::clamp(std::max(22.0 * figures, 130.0 * plots) + 110.0, 300.0, 480.0) : 40.0;
+            if (std::exchange(first, false)) heading(spoken(partName(SheetPart::Answers)), height + 40);
+            room(height + 30);
+            paragraph(q(one.question), 16, true);
+            if (one.answer) {
+                drawAnswer(painter_, QRectF(kMargin, y_, width_, height), *one.answer, onPaper());
+                y_ += height + 8;
+            } else {
+                paragraph(q(one.sentence), 15);
+            }
+        }
     }
 
     const Sheet& sheet_;

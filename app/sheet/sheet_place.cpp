@@ -292,7 +292,7 @@ void SheetPlace::writeWhatWaits() {
         ending == ".md"    ? text(writeMarkdown(sheet, settings_))
         : ending == ".svg" ? text(writeSvg(sheet, settings_, carriedInSvg(bundleOf(session_.document))))
         : ending == ".html"
-            ? text(writeHtml(sheet, settings_, chartSvg(sheet, settings_), carriedInHtml(bundleOf(session_.document))))
+            ? text(sheetHtml(sheet, settings_, carriedInHtml(bundleOf(session_.document))))
         : ending == ".csv"
             ? text(file.endsWith(QLatin1String(".knobs.csv")) ? writeKnobCsv(sheet) : writeCableCsv(sheet))
         : ending == ".dot" ? text(writeDot(sheet))

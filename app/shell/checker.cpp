@@ -1,5 +1,6 @@
 #include "shell/checker.h"
 
+#include "ask/on_sheet.h"
 #include "look/text.h"
 
 namespace lariat {
@@ -65,6 +66,7 @@ void Checker::start() {
         out.untried = found->untried;
         if (!sheet) return out;
         out.sheet = makeSheet(*observed, out.findings, inWindow());
+        if (auto answers = sheetAnswers(patch, *library, inWindow(), progress)) out.sheet.answers = std::move(*answers);
         return out;
     };
     job_ = jobs_.start(tr("checking"), this, work, [this](Checked checked) { finish(std::move(checked)); });

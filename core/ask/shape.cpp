@@ -236,12 +236,10 @@ Answer askShape(const Asked& asked) {
     }
     std::vector<Sentence> who;
     for (std::size_t i = 1; i < asked.tracks.size(); ++i) {
-        const auto n = std::min(samplesFrom(asked.tracks[0], asked.options.from).size(),
-                                samplesFrom(asked.tracks[i], asked.options.from).size());
-        if (asked.tracks[0].rate != asked.tracks[i].rate) continue;
+        if (asked.tracks[0].rate != asked.tracks[i].rate || !waves[0].hertz || !waves[i].hertz) continue;
         const auto phase =
-            phaseBetween(samplesFrom(asked.tracks[0], asked.options.from).first(n),
-                         samplesFrom(asked.tracks[i], asked.options.from).first(n), asked.tracks[0].rate);
+            phaseBetween(samplesFrom(asked.tracks[0], asked.options.from), *waves[0].hertz,
+                         samplesFrom(asked.tracks[i], asked.options.from), *waves[i].hertz, asked.tracks[0].rate);
         if (!phase) continue;
         const double seconds = *phase / 360.0 / *waves[0].hertz;
         addFigure(answer, "phase-degrees", say("phase against the first"),

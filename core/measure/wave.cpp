@@ -159,8 +159,15 @@ std::optional<double> phaseBetween(std::span<const float> a, std::span<const flo
     const std::size_t n = std::min(a.size(), b.size());
     const auto hertzA = measureWave(a.first(n), rate).hertz;
     const auto hertzB = measureWave(b.first(n), rate).hertz;
-    if (!hertzA || !hertzB || std::abs(*hertzA / *hertzB - 1.0) > 0.01) return std::nullopt;
-    const double hertz = 0.5 * (*hertzA + *hertzB);
+    if (!hertzA || !hertzB) return std::nullopt;
+    return phaseBetween(a, *hertzA, b, *hertzB, rate);
+}
+
+std::optional<double> phaseBetween(std::span<const float> a, double hertzA, std::span<const float> b, double hertzB,
+                                   double rate) {
+    const std::size_t n = std::min(a.size(), b.size());
+    if (!(std::abs(hertzA / hertzB - 1.0) <= 0.01)) return std::nullopt;
+    const double hertz = 0.5 * (hertzA + hertzB);
     const auto whole = static_cast<std::size_t>(std::floor(static_cast<double>(n) * hertz / rate) * rate / hertz);
     if (static_cast<double>(whole) * hertz / rate < 1.5) return std::nullopt;
     std::vector<float> centred[2];

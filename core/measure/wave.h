@@ -28,6 +28,9 @@ std::vector<double> passages(std::span<const float> volts, double level, bool ri
 /// By how many degrees, -180…+180, b comes before a, at the frequency that both share; nothing if they do not.
 /// Read at their fundamentals (Hann window), so that different shapes compare.
 std::optional<double> phaseBetween(std::span<const float> a, std::span<const float> b, double rate);
+/// The same where their frequencies, in hertz, have been measured.
+std::optional<double> phaseBetween(std::span<const float> a, double hertzA, std::span<const float> b, double hertzB,
+                                   double rate);
 
 /// The stages of one strike of an envelope, in seconds from its start and in volts.
 struct Stages {

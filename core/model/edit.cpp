@@ -165,6 +165,9 @@ struct Applier {
         std::erase_if(patch.patterns, [&](const Pattern& p) { return p.post == edit.id; });
         std::erase_if(patch.performances, [&](const Performance& p) { return p.post == edit.id; });
         std::erase_if(patch.controllers, [&](const Controller& c) { return c.post == edit.id; });
+        std::erase_if(patch.asked, [&](const SheetQuestion& one) {
+            return std::ranges::find(one.of, edit.id, &JackRef::post) != one.of.end();
+        });
         std::erase_if(patch.posts, [&](const Post& p) { return p.id == edit.id; });
         return std::move(patch);
     }
@@ -316,6 +319,16 @@ struct Applier {
         }
         patch.scenes = edit.scenes;
         return patch;
+    }
+    Result<Patch> operator()(const AskOnSheet& edit) {
+        std::erase_if(patch.asked, [&](const SheetQuestion& one) {
+            return one.question == edit.question.question && one.of == edit.question.of;
+        });
+        if (!edit.on) return std::move(patch);
+        if (patch.asked.size() >= kMostSheetQuestions)
+            return failure(say("the sheet has {} questions, and no room for more", kMostSheetQuestions));
+        patch.asked.push_back(edit.question);
+        return std::move(patch);
     }
     Result<Patch> operator()(const KeepSetting& edit) {
         patch.settings[edit.name] = edit.setting;

@@ -160,11 +160,17 @@ struct SetScenes {
     std::vector<Scene> scenes;
 };
 
+/// Puts a question of the Bench onto the sheet, or takes the one that is the same off it.
+struct AskOnSheet {
+    SheetQuestion question;
+    bool on = true;
+};
+
 using Edit =
     std::variant<TieCable, RemoveCable, MoveCable, SwapCables, ReorderCable, RegroupCable, DescribeCable, SetKnob,
                  SetUnknown, AddPost, RemovePost, ReorderPost, SetPattern, SetPerformance, ChooseSources, SetTitle,
                  DescribePatch, DescribePost, SeatPost, DescribeKnob, StyleHeading, RenameHeading, MoveHeading,
-                 DismissFinding, RestoreFinding, LearnController, ForgetController, KeepSetting, SetScenes>;
+                 DismissFinding, RestoreFinding, LearnController, ForgetController, KeepSetting, SetScenes, AskOnSheet>;
 
 /// The patch after one edit. Fails if the edit names something that is not there or an input that is taken.
 Result<Patch> applyEdit(const Patch& patch, const Edit& edit);

@@ -120,6 +120,15 @@ Scene readScene(Reader& in) {
     return scene;
 }
 
+SheetQuestion readQuestion(Reader& in) {
+    SheetQuestion out;
+    out.question = in.id("question");
+    in.each("of", [&](Reader jack) { out.of.push_back({jack.text("post", ""), jack.text("jack", "")}); });
+    out.with = in.text("with", "");
+    out.extra = in.rest();
+    return out;
+}
+
 Json writeNumbers(const std::map<std::string, double>& numbers) {
     Json node = Json::object();
     for (const auto& [id, value] : numbers) node[id] = value;
@@ -130,7 +139,7 @@ void putText(Json& node, const char* key, const std::string& value) {
     if (!value.empty()) node[key] = value;
 }
 
-/// What is kept beside the wiring: headings, dismissed findings, controllers, settings put aside.
+/// What is kept beside the wiring: headings, dismissed findings, controllers, settings put aside, scenes, questions.
 void writeRemembered(const Patch& patch, Json& out) {
     for (const Heading& heading : patch.headings) {
         Json node = Json::object();
@@ -187,6 +196,18 @@ void writeRemembered(const Patch& patch, Json& out) {
         }
         putBack(node, scene.extra);
         out["scenes"].push_back(std::move(node));
+    }
+    for (const SheetQuestion& one : patch.asked) {
+        Json node = {{"question", one.question}, {"of", Json::array()}};
+        for (const JackRef& jack : one.of) {
+            Json place = Json::object();
+            putText(place, "post", jack.post);
+            putText(place, "jack", jack.jack);
+            node["of"].push_back(std::move(place));
+        }
+        putText(node, "with", one.with);
+        putBack(node, one.extra);
+        out["asked"].push_back(std::move(node));
     }
 }
 
@@ -285,6 +306,9 @@ Result<Patch> readPatch(std::string_view bytes) {
         in.each("scenes", [&](Reader scene) { patch.scenes.push_back(readScene(scene)); });
         if (patch.scenes.size() > kMostScenes)
             in.fail("scenes", say("has {} entries, {} are possible", patch.scenes.size(), kMostScenes));
+        in.each("asked", [&](Reader question) { patch.asked.push_back(readQuestion(question)); });
+        if (patch.asked.size() > kMostSheetQuestions)
+            in.fail("asked", say("has {} entries, {} are possible", patch.asked.size(), kMostSheetQuestions));
         patch.extra = in.rest();
         return patch;
     });

@@ -107,6 +107,17 @@ struct Controller {
     bool operator==(const Controller&) const = default;
 };
 
+/// A question of the Bench whose answer stands on the sheet.
+struct SheetQuestion {
+    std::string question;    ///< "same": as the command line calls it
+    std::vector<JackRef> of; ///< an empty post: the way out, left ("") or right ("right")
+    std::string with{};      ///< words of how it is asked, with blanks between: "lanes real-case"
+    Extra extra{};
+
+    bool operator==(const SheetQuestion&) const = default;
+};
+inline constexpr std::size_t kMostSheetQuestions = 12;
+
 struct Patch {
     std::string title = "Untitled";
     std::string about;
@@ -123,6 +134,7 @@ struct Patch {
     std::vector<Controller> controllers{};
     std::map<std::string, Setting> settings{}; ///< put aside to come back to, by name: "A", "B"
     std::vector<Scene> scenes{};               ///< in the order in which they are played
+    std::vector<SheetQuestion> asked{};        ///< for the sheet
     /// Keys of settings that this version does not know: by name and post; of the setting itself under "".
     std::map<std::string, std::map<std::string, Extra>> settingExtras{};
 

@@ -104,8 +104,7 @@ std::string quoted(const std::string& text) {
 
 } // namespace
 
-std::string writeHtml(const Sheet& sheet, const SheetSettings& settings, const std::string& chart,
-                      const std::string& carried) {
+std::string writeHtml(const Sheet& sheet, const SheetSettings& settings, const HtmlParts& parts) {
     std::string out = fmt::format(
         "<!DOCTYPE html>\n<html><head><meta charset=\"utf-8\"><title>{}</title><style>{}</style></head><body>\n",
         esc(sheet.title), kStyle);
@@ -121,9 +120,9 @@ std::string writeHtml(const Sheet& sheet, const SheetSettings& settings, const s
         }
     };
     print(true);
-    if (settings.has(SheetPart::Chart) && !chart.empty())
+    if (settings.has(SheetPart::Chart) && !parts.chart.empty())
         out += fmt::format("<h2>{}</h2>\n<div class=\"chart\">{}</div>\n", esc(sheet.speak(partName(SheetPart::Chart))),
-                           chart);
+                           parts.chart);
     if (settings.has(SheetPart::Cables)) htmlRows(out, sheet);
     if (settings.has(SheetPart::Knobs)) htmlKnobs(out, sheet, settings.everyKnob());
     if (settings.has(SheetPart::Pattern) && !sheet.pattern.empty()) {
@@ -137,8 +136,17 @@ std::string writeHtml(const Sheet& sheet, const SheetSettings& settings, const s
     if (settings.has(SheetPart::Sound) && !sheet.figures.empty())
         out +=
             fmt::format("<h2>{}</h2>\n{}\n", esc(sheet.speak(partName(SheetPart::Sound))), thumbPicture(sheet.sound));
+    if (settings.has(SheetPart::Answers) && !sheet.answers.empty()) {
+        out += fmt::format("<h2>{}</h2>\n", esc(sheet.speak(partName(SheetPart::Answers))));
+        for (std::size_t n = 0; n < sheet.answers.size(); ++n) {
+            const SheetAnswer& one = sheet.answers[n];
+            out += fmt::format("<h3>{}</h3>\n<p>{}</p>\n", esc(one.question), esc(one.sentence));
+            if (n < parts.answers.size() && !parts.answers[n].empty())
+                out += fmt::format("<div class=\"answer\">{}</div>\n", parts.answers[n]);
+        }
+    }
     print(false);
-    return out + carried + "</body></html>\n";
+    return out + parts.carried + "</body></html>\n";
 }
 
 std::string writeCableCsv(const Sheet& sheet) {

@@ -90,6 +90,10 @@ std::string writeMarkdown(const Sheet& sheet, const SheetSettings& settings) {
         for (const SheetLine& line : sheet.pattern)
             out += fmt::format("- {}: {}\n", line.name, fmt::join(line.steps, " "));
     }
+    if (settings.has(SheetPart::Answers) && !sheet.answers.empty()) {
+        out += fmt::format("\n## {}\n\n", speak(partName(SheetPart::Answers)));
+        for (const SheetAnswer& one : sheet.answers) out += fmt::format("- **{}** {}\n", one.question, one.sentence);
+    }
     print(false);
     return out;
 }

@@ -8,9 +8,9 @@ namespace {
 constexpr std::array<std::string_view, 3> kLayoutWords = {"one-page", "workbook", "archive"};
 constexpr std::array<std::string_view, 3> kPaperWords = {"a4", "a5", "letter"};
 constexpr std::array<std::string_view, kSheetParts> kPartWords = {
-    "cautions", "notes",  "chart",         "cables",  "knobs",        "pattern",   "scenes",
-    "tables",   "expect", "headroom",      "normals", "calibrations", "unknowns",  "findings",
-    "kept",     "sound",  "second-player", "counts",  "put-back",     "take-apart"};
+    "cautions", "notes",  "chart",    "cables",        "knobs",        "pattern",  "scenes",
+    "tables",   "expect", "headroom", "normals",       "calibrations", "unknowns", "findings",
+    "kept",     "sound",  "answers",  "second-player", "counts",       "put-back", "take-apart"};
 
 template <class T, std::size_t N>
 std::optional<T> from(const std::array<std::string_view, N>& words, std::string_view word) {
@@ -26,7 +26,8 @@ SheetSettings settingsFor(SheetLayout layout) {
     out.layout = layout;
     for (int part = 0; part < kSheetParts; ++part) out.parts.insert(static_cast<SheetPart>(part));
     if (layout == SheetLayout::OnePage)
-        out.parts = {SheetPart::Chart, SheetPart::Knobs, SheetPart::Pattern, SheetPart::Unknowns, SheetPart::Findings};
+        out.parts = {SheetPart::Chart,    SheetPart::Knobs,   SheetPart::Pattern,
+                     SheetPart::Unknowns, SheetPart::Answers, SheetPart::Findings};
     if (layout == SheetLayout::Workbook) {
         out.landscape = false;
         for (const SheetPart part : {SheetPart::Chart, SheetPart::Headroom, SheetPart::Kept, SheetPart::Calibrations})
@@ -88,6 +89,8 @@ Sentence partName(SheetPart part) {
         return say("Found, and meant");
     case SheetPart::Sound:
         return say("What it sounds like");
+    case SheetPart::Answers:
+        return say("Asked on the Bench");
     case SheetPart::SecondPlayer:
         return say("For a second player");
     case SheetPart::Counts:

@@ -35,12 +35,13 @@ enum class SheetPart {
     Findings,
     Kept,
     Sound,
+    Answers,
     SecondPlayer,
     Counts,
     PutBack,
     TakeApart
 };
-inline constexpr int kSheetParts = 20;
+inline constexpr int kSheetParts = 21;
 
 struct SheetSettings {
     SheetLayout layout = SheetLayout::Archive;

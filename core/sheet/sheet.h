@@ -6,6 +6,7 @@
 #include "measure/reading.h"
 #include "sheet/settings.h"
 
+#include <memory>
 #include <string>
 #include <vector>
 
@@ -67,6 +68,15 @@ struct SheetLine {
     std::vector<std::string> steps;
 };
 
+struct Answer; // of the Bench; who prints pictures knows what it is
+
+/// A question that was asked for the sheet, and its answer.
+struct SheetAnswer {
+    std::string question;
+    std::string sentence;                   ///< of the answer, or why there is none
+    std::shared_ptr<const Answer> answer{}; ///< with its pictures and figures; nothing if there is none
+};
+
 struct Sheet {
     Speaker speak = inEnglish;
     std::string title;
@@ -95,6 +105,7 @@ struct Sheet {
     std::vector<std::string> takeApart{};
     Thumb sound{};
     Figures figures{}; ///< of what it sounds like
+    std::vector<SheetAnswer> answers{};
 };
 
 /// Lines under a heading, as all writers print them.
@@ -118,10 +129,14 @@ std::string summary(const Sheet& sheet);
 
 /// The sheet as Markdown (CommonMark with tables).
 std::string writeMarkdown(const Sheet& sheet, const SheetSettings& settings = settingsFor(SheetLayout::Archive));
-/// As one page of HTML that needs nothing else; `chart`: SVG that stands where the chart does, `carried`: what travels
-/// in it (stock/carried.h).
-std::string writeHtml(const Sheet& sheet, const SheetSettings& settings, const std::string& chart,
-                      const std::string& carried);
+/// What a page of HTML has from elsewhere.
+struct HtmlParts {
+    std::string chart{};                ///< SVG that stands where the chart does
+    std::vector<std::string> answers{}; ///< SVG of each answer, in their order; empty where there is none
+    std::string carried{};              ///< what travels in it (stock/carried.h)
+};
+/// As one page of HTML that needs nothing else.
+std::string writeHtml(const Sheet& sheet, const SheetSettings& settings, const HtmlParts& parts);
 /// Rows of commas: the cables, and the knobs of all posts.
 std::string writeCableCsv(const Sheet& sheet);
 std::string writeKnobCsv(const Sheet& sheet);

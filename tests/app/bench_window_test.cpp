@@ -435,11 +435,32 @@ class BenchWindowTest : public QObject {
             answered(o);
             QVERIFY(figure(o, "out-volts") < peak);
         }
+        // Onto the sheet, off it, and on again: the sheet asks it too.
         press(o, "bench-sheet");
-        QVERIFY(o.patch().post("osc-a")->note.find(verdict(o).toStdString()) != std::string::npos);
-        const std::string once = o.patch().post("osc-a")->note;
+        QCOMPARE(o.patch().asked.size(), std::size_t{1});
+        QCOMPARE(o.patch().asked.front().question, std::string("loud"));
+        QCOMPARE(o.patch().asked.front().of, (std::vector<JackRef>{{"osc-a", "saw"}}));
+        QVERIFY(named<QPushButton>(o, "bench-sheet").isChecked());
+        benchOf(o).asked().choose(Question::Note); // another question is not on it
+        QVERIFY(!named<QPushButton>(o, "bench-sheet").isChecked());
+        benchOf(o).asked().choose(Question::Loud);
         press(o, "bench-sheet");
-        QCOMPARE(o.patch().post("osc-a")->note, once);
+        QVERIFY(o.patch().asked.empty());
+        o.window.document().history().undo();
+        QVERIFY(named<QPushButton>(o, "bench-sheet").isChecked());
+        answered(o);
+        const QString said = verdict(o);
+        auto& checker = const_cast<Checker&>(o.window.session().checker);
+        checker.askForSheet();
+        EVENTUALLY(checker.sheetIsReady());
+        QCOMPARE(checker.sheet().answers.size(), std::size_t{1});
+        QCOMPARE(QString::fromStdString(checker.sheet().answers.front().sentence), said);
+        QVERIFY(checker.sheet().answers.front().answer);
+        // A recording does not travel with the patch, and cannot stand on its sheet.
+        benchOf(o).addRecordingFile(tone(folder, "tone.wav"));
+        EVENTUALLY(benchOf(o).asked().recordings().size() == 1);
+        QVERIFY(!named<QPushButton>(o, "bench-sheet").isEnabled());
+        benchOf(o).asked().takeOut(1);
         answered(o);
         const QString picture = folder.filePath(QStringLiteral("ladder.svg"));
         const QString table = folder.filePath(QStringLiteral("ladder.csv"));

@@ -123,6 +123,23 @@ class AskCliTest : public QObject {
         QVERIFY(run({"record", in("none.wav"), "--comes-in", in("gone.wav")}).err.contains(QLatin1String("gone.wav")));
     }
 
+    /// The sheet asks what the Bench was asked, with its picture, in every format that has pictures.
+    void theSheetAsksToo() {
+        QCOMPARE(run({"ask", "same", kLamp, "vca-2.out", "--on-sheet", "--out", in("asks.json")}).code, 0);
+        QVERIFY(run({"ask", "same", kLamp, "vca-2.out", "--on-sheet"}).err.contains(QLatin1String("--in-place")));
+        const Answer plain = run({"sheet", in("asks.json")});
+        QVERIFY(plain.out.contains(QLatin1String("**Same each time? VCA 2 out** All 26 hits")));
+        QVERIFY(!run({"sheet", in("asks.json"), "--without", "answers"}).out.contains(QLatin1String("Same each time")));
+        QCOMPARE(run({"sheet", in("asks.json"), "--out", in("asks.html")}).code, 0);
+        QFile page(in("asks.html"));
+        QVERIFY(page.open(QIODevice::ReadOnly));
+        const QByteArray html = page.readAll();
+        QVERIFY(html.count("<svg") >= 2 && html.contains("26 hits over each other"));
+        QCOMPARE(run({"read", in("asks.html"), "--out", in("back.json")}).code, 0);
+        QFile back(in("back.json"));
+        QVERIFY(back.open(QIODevice::ReadOnly) && back.readAll().contains("\"asked\""));
+    }
+
     void notesTellHowWideAnOctaveIs() {
         const Answer guide = run({"module", "tune", "keel-vco-pair", "a.voct"});
         QVERIFY2(guide.out.contains(QLatin1String("C2")) && guide.out.contains(QLatin1String("C6")),

@@ -2,6 +2,7 @@
 // patches.
 #include "ask/ask.h"
 #include "ask/loud.h"
+#include "ask/on_sheet.h"
 #include "ask/tracking.h"
 #include "maker/calibrate_module.h"
 #include "measure/align.h"
@@ -13,6 +14,7 @@
 #include "measure/vowels.h"
 #include "measure/wave.h"
 #include "model/audio_file.h"
+#include "model/edit.h"
 #include "model/sound_writer.h"
 #include "support/patches.h"
 #include "units/pitch.h"
@@ -537,6 +539,55 @@ class AskTest : public QObject {
         AskOptions both = averaged;
         both.linear = true;
         QVERIFY2(spread(both) < 0.5 * spread(linear), qPrintable(QString::number(spread(both))));
+    }
+
+    /// What a patch asks for its sheet: written and read back, in whatever way it is asked, answered or told why not.
+    void sheetsAsk() {
+        Patch patch = lamp();
+        Asking asking;
+        asking.question = Question::Content;
+        asking.jacks = {{"filter", "low"}, {}};
+        asking.seconds = 2.5;
+        asking.realCase = asking.options.linear = asking.options.averaged = true;
+        asking.options.vowel = "ah";
+        asking.options.window = 0.25;
+        const auto kept = forSheet(asking);
+        QVERIFY(kept);
+        patch = applyEdit(patch, AskOnSheet{*kept}).value();
+        const Patch read = readPatch(writePatch(patch)).value();
+        QVERIFY(read == patch);
+        const auto back = askedAs(read.asked.front(), read);
+        QVERIFY(back && back->question == asking.question && back->jacks == asking.jacks);
+        QVERIFY(back->seconds == 2.5 && back->realCase && back->options.linear && back->options.averaged);
+        QVERIFY(!back->options.lanes && back->options.vowel == "ah" && back->options.window == 0.25);
+        // The same one asked otherwise takes its place; a post that goes takes its questions along.
+        patch = applyEdit(patch, AskOnSheet{{kept->question, kept->of, "lanes"}}).value();
+        QCOMPARE(patch.asked.size(), std::size_t{1});
+        patch = applyEdit(patch, AskOnSheet{{"same", {{"vca-2", "out"}}}}).value();
+        QVERIFY(applyEdit(patch, RemovePost{"vca-2"})->asked.size() == 1);
+        QVERIFY(applyEdit(patch, AskOnSheet{{"same", {{"vca-2", "out"}}}, false})->asked.size() == 1);
+        // What no version knows, or has no jack, is said and keeps its place.
+        patch = applyEdit(patch, AskOnSheet{{"dance", {{"vca-2", "out"}}}}).value();
+        patch = applyEdit(patch, AskOnSheet{{"note", {{"nobody", "out"}}, "seconds=-3 seconds=1e9 window=x"}}).value();
+        const auto answers = sheetAnswers(patch, workspace().library);
+        QCOMPARE(answers->size(), std::size_t{4});
+        QVERIFY((*answers)[1].question == "Same each time? VCA 2 out" && (*answers)[1].answer);
+        QVERIFY((*answers)[1].sentence.find("hits") != std::string::npos);
+        QVERIFY(!(*answers)[2].answer && !(*answers)[2].sentence.empty());
+        QVERIFY(!(*answers)[3].answer && (*answers)[3].sentence.find("nobody.out") != std::string::npos);
+        QVERIFY(!sheetAnswers(patch, workspace().library, inEnglish, [](double) { return false; }));
+        Sheet sheet;
+        sheet.answers = *answers;
+        HtmlParts parts;
+        parts.answers = {"", "<svg id=\"two\"/>"};
+        const std::string html = writeHtml(sheet, settingsFor(SheetLayout::Archive), parts);
+        QVERIFY(html.find("Asked on the Bench") != std::string::npos &&
+                html.find("<svg id=\"two\"/>") != std::string::npos);
+        for (std::size_t n = patch.asked.size(); n < kMostSheetQuestions; ++n)
+            patch = applyEdit(patch, AskOnSheet{{"shape", {{"osc-a", std::to_string(n)}}}}).value();
+        QVERIFY(!applyEdit(patch, AskOnSheet{{"shape", {{"osc-b", "saw"}}}}));
+        asking.recordings = {std::make_shared<const Trace>()};
+        QVERIFY(!forSheet(asking));
     }
 
     void jacksOfARunAreAsked() {

@@ -89,6 +89,7 @@ Patch changed(const Patch& from, unsigned seed, int times = 12) {
         }
         case 9:
             edit(KeepSetting{"A", {{post.id, {}}}});
+            edit(AskOnSheet{{"same", {cable.from}, "lanes"}, upTo(4) > 0});
             break;
         case 10:
             edit(StyleHeading{{cable.voice, cable.step, "moss", true}});

@@ -187,7 +187,7 @@ class SheetTest : public QObject {
         QVERIFY(writeKnobCsv(sheet).find("Filter,Skerry filter,\"row 2, HP 41\",Cutoff,1480 Hz,1:33,") !=
                 std::string::npos);
         const std::string html =
-            writeHtml(sheet, settingsFor(SheetLayout::Archive), "<svg id=\"chart\"/>", "<!--carried-->");
+            writeHtml(sheet, settingsFor(SheetLayout::Archive), {"<svg id=\"chart\"/>", {}, "<!--carried-->"});
         QVERIFY(html.find("&lt;c&gt;") != std::string::npos && html.find("<c>") == std::string::npos);
         QVERIFY(html.find("<svg id=\"chart\"/>") != std::string::npos &&
                 html.find("<!--carried--></body>") != std::string::npos);

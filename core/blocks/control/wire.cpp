@@ -30,11 +30,17 @@ class Wire final : public StatefulBlock<Wire> {
         const float gain = knob(wire::Gain);
         const int law = frame.position(wire::Law);
         const float noise = knob(wire::Noise) * 1e-6f * 0.8660254f; // four uniforms of ±1 have an RMS of 1.1547
+        const float offset = knob(wire::Offset);
         for (int i = frame.begin; i < frame.end; ++i) {
             float v = (*out)[i];
             if (law == wire::FromHertz) v = std::log2(std::max(v, 1e-4f)) - 4.0f;
             if (law == wire::ToHertz) v = std::exp2(std::clamp(v, -12.0f, 4.0f) + 4.0f);
-            (*out)[i] = v * gain + knob(wire::Offset) + (noise > 0.0f ? noise * gaussian() : 0.0f);
+            (*out)[i] = v * gain + offset;
+        }
+        if (noise > 0.0f) { // by itself: several random numbers are made at once
+            Random random = state_.random;
+            for (int i = frame.begin; i < frame.end; ++i) (*out)[i] += noise * random.gaussian();
+            state_.random = random;
         }
         if (out->listsEdges() && !stillReach(*out, frame)) out->list->listed = false;
     }
@@ -57,11 +63,6 @@ class Wire final : public StatefulBlock<Wire> {
             if (!reached) return false;
         }
         return true;
-    }
-
-    float gaussian() {
-        Random& r = state_.random;
-        return r.bipolar() + r.bipolar() + r.bipolar() + r.bipolar();
     }
 
     void readGate(const Frame& frame, float threshold, float shortest) {

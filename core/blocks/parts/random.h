@@ -16,6 +16,13 @@ struct Random {
         z = (z ^ (z >> 27)) * 0x94d049bb133111ebu;
         return z ^ (z >> 31);
     }
+    /// The sum of four uniforms in [-1, 1) of sixteen bits each, nearly Gaussian; its RMS is 2/√3.
+    float gaussian() {
+        const std::uint64_t z = next();
+        const auto sum = static_cast<int>(z >> 48) + static_cast<int>(z >> 32 & 0xffff) +
+                         static_cast<int>(z >> 16 & 0xffff) + static_cast<int>(z & 0xffff);
+        return static_cast<float>(sum - 2 * 0xffff) * 0x1p-15f;
+    }
     /// Uniform in [-1, 1).
     float bipolar() { return static_cast<float>(static_cast<double>(next() >> 11) * 0x1p-52 - 1.0); }
 };
