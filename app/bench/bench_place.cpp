@@ -18,18 +18,14 @@
 #include <QBuffer>
 #include <QDragEnterEvent>
 #include <QFileDialog>
-#include <QHeaderView>
 #include <QMimeData>
 #include <QRandomGenerator>
-#include <QScrollArea>
 
 #include <algorithm>
 
 namespace lariat {
 namespace {
 
-constexpr int kRightWidth = 316;
-constexpr int kRightNarrow = 236;
 constexpr int kNarrow = 1040;
 constexpr int kWaitMilliseconds = 220;
 constexpr int kOftenMilliseconds = 400;
@@ -68,7 +64,10 @@ BenchPlace::BenchPlace(const Session& session, QWidget* parent) : Place(parent),
     across->setSpacing(0);
     across->addWidget(panel_);
     across->addWidget(makeMiddle(), 1);
-    across->addWidget(makeRight());
+    right_ = new FiguresPanel;
+    across->addWidget(right_);
+    connect(right_, &FiguresPanel::offerTaken, this, &BenchPlace::accept);
+    connect(right_, &FiguresPanel::findWanted, this, &BenchPlace::findSettings);
     setFocusProxy(&panel_->questions());
     wait_.setSingleShot(true);
     wait_.setInterval(kWaitMilliseconds);
@@ -85,17 +84,8 @@ BenchPlace::BenchPlace(const Session& session, QWidget* parent) : Place(parent),
         askSoon();
     });
     connect(panel_, &AskedPanel::addJackWanted, this, &BenchPlace::chooseJack);
-    connect(panel_, &AskedPanel::addRecordingWanted, this, &BenchPlace::addRecording);
-    connect(panel_, &AskedPanel::readingWanted, this, &BenchPlace::read);
-    connect(panel_, &AskedPanel::recordInWanted, this, &BenchPlace::recordIn);
-    connect(&session_.sound, &Sound::recordingInChanged, this, [this](bool on) {
-        panel_->showRecordingIn(on ? std::optional(0.0) : std::nullopt);
-        on ? comingIn_.start() : comingIn_.stop();
-    });
-    connect(&session_.sound, &Sound::recordedIn, this, [this](const QString& file) { addRecordingFile(file); });
-    comingIn_.setInterval(kOftenMilliseconds / 4);
-    connect(&comingIn_, &QTimer::timeout, this,
-            [this] { panel_->showRecordingIn(session_.sound.recordedInSeconds()); });
+    recordings_ = new Recordings(session, *panel_);
+    connect(recordings_, &Recordings::message, this, &BenchPlace::message);
     connect(panel_, &AskedPanel::jackFollowed, this, [this](const JackRef& jack) {
         if (jack.post.empty()) return;
         Chosen chosen;
@@ -144,7 +134,6 @@ BenchPlace::BenchPlace(const Session& session, QWidget* parent) : Place(parent),
         follow();
         if (!panel_->live() || !gone.isEmpty()) askSoon();
     });
-    connect(&session_.sound, &Sound::recorded, this, [this](const QString& file) { lastRecorded_ = file; });
     connect(turns_, &Turns::changed, this, [this] {
         const QSignalBlocker quiet(panel_->turns_);
         const auto playing = turns_->playing();
@@ -211,40 +200,6 @@ QWidget* BenchPlace::makeMiddle() {
                            {QStringLiteral(".csv"), QStringLiteral(".json")});
         if (!file.isEmpty()) writeFigures(file);
     });
-    return whole;
-}
-
-QWidget* BenchPlace::makeRight() {
-    auto* whole = right_ = new QWidget;
-    whole->setFixedWidth(kRightWidth);
-    auto* column = new QVBoxLayout(whole);
-    column->setContentsMargins(4, 12, 12, 10);
-    column->setSpacing(8);
-    column->addWidget(plainLabel(tr("Figures"), lariat::look().ink, 13, true));
-    figures_ = new QTreeWidget;
-    figures_->setObjectName(QStringLiteral("figures"));
-    figures_->setAccessibleName(tr("Figures"));
-    figures_->setColumnCount(2);
-    figures_->setHeaderHidden(true);
-    figures_->setRootIsDecorated(false);
-    figures_->setIndentation(0);
-    figures_->setFrameShape(QFrame::NoFrame);
-    figures_->setFont(textFont(13));
-    figures_->setTextElideMode(Qt::ElideRight);
-    figures_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    figures_->header()->setStretchLastSection(false);
-    figures_->header()->setSectionResizeMode(0, QHeaderView::Stretch);
-    figures_->header()->setSectionResizeMode(1, QHeaderView::Fixed);
-    column->addWidget(figures_, 1);
-    auto* box = new QWidget;
-    offers_ = new QVBoxLayout(box);
-    offers_->setContentsMargins(0, 0, 0, 0);
-    offers_->setSpacing(6);
-    column->addWidget(box);
-    find_ = plainButton(tr("Find the setting for…"), "bench-find");
-    find_->setToolTip(tr("Turns a knob of the first jack's post until what is measured is as you want it"));
-    column->addWidget(find_);
-    connect(find_, &QPushButton::clicked, this, &BenchPlace::findSettings);
     return whole;
 }
 
@@ -330,61 +285,6 @@ void BenchPlace::chooseJack() {
     panel_->addJack(*chosen);
 }
 
-void BenchPlace::addRecording() {
-    QString file;
-    if (!lastRecorded_.isEmpty()) { // what was recorded last is asked of most often
-        Finder finder(tr("Ask of a recording"), tr("Type to choose"), window());
-        bool other = false;
-        finder.add(tr("The last one, %1").arg(lastRecorded_.section(QLatin1Char('/'), -1)),
-                   [&] { file = lastRecorded_; });
-        finder.add(tr("Another file…"), [&] { other = true; });
-        finder.exec();
-        if (!other && file.isEmpty()) return;
-    }
-    if (file.isEmpty())
-        file = QFileDialog::getOpenFileName(window(), tr("Ask of a recording"), {},
-                                            tr("Sound (*.wav *.flac *.aif *.aiff)"));
-    if (!file.isEmpty()) addRecordingFile(file);
-}
-
-void BenchPlace::addRecordingFile(const QString& file) {
-    Recorded recorded;
-    recorded.file = std::filesystem::path(file.toStdString());
-    read(recorded);
-}
-
-/// Reads it in the background; one with an id takes the place of how it was read before.
-void BenchPlace::read(const Recorded& wanted) {
-    if (const auto before = reading_.find(wanted.id); before != reading_.end()) before->second->stop();
-    auto job = session_.jobs.start(
-        tr("Reading %1").arg(QString::fromStdString(wanted.file.filename().string())), this,
-        [wanted](const Progress& progress) {
-            FileOptions how = wanted.how;
-            how.progress = [&](double done) { return progress(done); };
-            return readTrack(wanted.file, how);
-        },
-        [this, wanted](Result<Trace> read) {
-            reading_.erase(wanted.id);
-            if (!read) {
-                Q_EMIT message(said(read.error()), true);
-                panel_->refresh(); // it stays as it was read before
-                return;
-            }
-            Recorded recorded = wanted;
-            recorded.trace = std::make_shared<const Trace>(std::move(*read));
-            wanted.id != 0 ? panel_->changeRecording(std::move(recorded)) : panel_->addRecording(std::move(recorded));
-        });
-    if (wanted.id != 0) reading_[wanted.id] = std::move(job);
-}
-
-void BenchPlace::recordIn(bool on) {
-    if (!on) return session_.sound.stopRecordingIn();
-    panel_->showRecordingIn({}); // until it does
-    const QString file = askWhereToSave(window(), tr("Record what comes in"), tr("real case.wav"),
-                                        tr("Sound (*.wav *.flac)"), {QStringLiteral(".wav"), QStringLiteral(".flac")});
-    if (!file.isEmpty()) session_.sound.recordIn(file);
-}
-
 void BenchPlace::holdAgainstFile(const QString& file) {
     auto patch = openPatch(file.toStdString(), session_.document.library());
     if (!patch) {
@@ -456,8 +356,7 @@ void BenchPlace::refuse(const Sentence& why) {
     more_->clear();
     answer_.reset();
     plots_->show({});
-    showFigures();
-    showOffers();
+    showAnswer();
 }
 
 void BenchPlace::show(Result<Answer> answer) {
@@ -472,71 +371,15 @@ void BenchPlace::show(Result<Answer> answer) {
     for (const AskedFigure& figure : answer_->figures)
         if (figure.id.starts_with("period-seconds") && figure.value && period == 0.0) period = *figure.value;
     plots_->show(answer_->plots, period);
-    showFigures();
-    showOffers();
+    showAnswer();
     if (asksLive_ && panel_->single() && answer_->figure("hertz") != nullptr) panel_->setHeld(true);
 }
 
-void BenchPlace::showFigures() {
-    const int scrolled = figures_->indexOfTopLevelItem(figures_->itemAt(0, 0));
-    figures_->clear();
+void BenchPlace::showAnswer() {
     picture_->setEnabled(answer_.has_value());
     table_->setEnabled(answer_.has_value());
-    if (!answer_) return;
-    const Look& l = lariat::look();
-    int of = -2;
-    const int first = answer_->figures.empty() ? 0 : answer_->figures.front().track;
-    const bool several =
-        std::ranges::any_of(answer_->figures, [&](const AskedFigure& figure) { return figure.track != first; });
-    for (const AskedFigure& figure : answer_->figures) {
-        if (figure.track != of && several) {
-            auto* head = new QTreeWidgetItem(figures_);
-            head->setText(0, figure.track < 0 ? tr("of the whole")
-                                              : q(answer_->tracks[static_cast<std::size_t>(figure.track)]));
-            head->setFirstColumnSpanned(true);
-            head->setSizeHint(0, QSize(0, 26));
-            head->setFont(0, textFont(13, true));
-            head->setForeground(
-                0, figure.track < 0 ? l.ink : traceColour(l, answer_->question == Question::Loud ? 0 : figure.track));
-            head->setFlags(Qt::ItemIsEnabled);
-        }
-        of = figure.track;
-        auto* item = new QTreeWidgetItem(figures_);
-        item->setSizeHint(0, QSize(0, 23));
-        item->setText(0, said(figure.name));
-        item->setText(1, q(figure.text));
-        item->setFont(1, figureFont(13));
-        item->setTextAlignment(1, Qt::AlignRight | Qt::AlignVCenter);
-        item->setForeground(0, l.softInk);
-        item->setForeground(1, figure.bad ? l.alarm : l.ink);
-        item->setToolTip(0, said(figure.name));
-        item->setToolTip(1, q(figure.text));
-    }
-    int widest = 60;
-    const QFontMetrics metrics(figureFont(13));
-    for (const AskedFigure& figure : answer_->figures)
-        widest = std::max(widest, metrics.horizontalAdvance(q(figure.text)) + 12);
-    figures_->header()->resizeSection(1, std::min(widest, 19 * right_->width() / 32));
-    if (asksLive_ && scrolled > 0 && scrolled < figures_->topLevelItemCount())
-        figures_->scrollToItem(figures_->topLevelItem(scrolled), QAbstractItemView::PositionAtTop);
-}
-
-void BenchPlace::showOffers() {
-    emptyLayout(offers_);
-    find_->setEnabled(!panel_->jacks().empty() && !panel_->jacks().front().post.empty());
-    if (!answer_) return;
-    for (std::size_t n = 0; n < answer_->offers.size(); ++n) {
-        auto* box = new QWidget;
-        auto* column = new QVBoxLayout(box);
-        column->setContentsMargins(0, 0, 0, 0);
-        column->setSpacing(4);
-        column->addWidget(plainLabel(said(answer_->offers[n].label), lariat::look().ink));
-        auto* button = plainButton(tr("Do it"), "bench-offer");
-        button->setAccessibleName(said(answer_->offers[n].label));
-        column->addWidget(button, 0, Qt::AlignLeft);
-        offers_->addWidget(box);
-        connect(button, &QPushButton::clicked, this, [this, n] { accept(n); });
-    }
+    right_->show(answer_, asksLive_);
+    right_->setFindable(!panel_->jacks().empty() && !panel_->jacks().front().post.empty());
 }
 
 void BenchPlace::accept(std::size_t offer) {
@@ -684,7 +527,7 @@ void BenchPlace::showEvent(QShowEvent* event) {
 /// On a narrow page, figures leave the pictures what room there is.
 void BenchPlace::resizeEvent(QResizeEvent* event) {
     Place::resizeEvent(event);
-    right_->setFixedWidth(width() < kNarrow ? kRightNarrow : kRightWidth);
+    right_->setNarrow(width() < kNarrow);
 }
 
 void BenchPlace::hideEvent(QHideEvent* event) {
@@ -697,8 +540,7 @@ void BenchPlace::changeEvent(QEvent* event) {
     Place::changeEvent(event);
     if (event->type() != QEvent::PaletteChange && event->type() != QEvent::StyleChange) return;
     recolour();
-    showFigures();
-    showOffers();
+    showAnswer();
 }
 
 void BenchPlace::recolour() {
@@ -720,7 +562,7 @@ void BenchPlace::dragEnterEvent(QDragEnterEvent* event) {
 
 void BenchPlace::dropEvent(QDropEvent* event) {
     for (const QUrl& url : event->mimeData()->urls())
-        if (url.isLocalFile() && isSoundFile(url.toLocalFile())) addRecordingFile(url.toLocalFile());
+        if (url.isLocalFile() && isSoundFile(url.toLocalFile())) recordings_->add(url.toLocalFile());
     event->acceptProposedAction();
 }
 

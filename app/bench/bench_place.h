@@ -2,8 +2,10 @@
 #pragma once
 
 #include "bench/asked_panel.h"
+#include "bench/figures_panel.h"
 #include "bench/live_traces.h"
 #include "bench/plots_view.h"
+#include "bench/recordings.h"
 #include "shell/place.h"
 #include "widgets/turns.h"
 
@@ -11,10 +13,7 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QTimer>
-#include <QTreeWidget>
-#include <QVBoxLayout>
 
-#include <map>
 #include <memory>
 #include <optional>
 
@@ -31,7 +30,7 @@ class BenchPlace : public Place {
 
     [[nodiscard]] AskedPanel& asked() { return *panel_; }
     [[nodiscard]] PlotsView& plots() { return *plots_; }
-    [[nodiscard]] QTreeWidget& figures() { return *figures_; }
+    [[nodiscard]] QTreeWidget& figures() { return right_->figures(); }
     [[nodiscard]] Turns& turns() { return *turns_; }
     /// The answer that is shown; it stays until there is another one.
     [[nodiscard]] const std::optional<Answer>& answer() const { return answer_; }
@@ -39,7 +38,7 @@ class BenchPlace : public Place {
     [[nodiscard]] bool settled() const { return !job_ && !wait_.isActive(); }
     /// Asks about what is chosen, with the question that fits it.
     void askAbout(const Chosen& chosen, bool also = false);
-    void addRecordingFile(const QString& file);
+    void addRecordingFile(const QString& file) { recordings_->add(file); }
     void holdAgainstFile(const QString& file);
     void writePicture(const QString& file);
     void writeFigures(const QString& file);
@@ -57,21 +56,16 @@ class BenchPlace : public Place {
 
   private:
     QWidget* makeMiddle();
-    QWidget* makeRight();
     void askSoon();
     void ask(bool fit = false);
     void show(Result<Answer> answer);
-    void showFigures();
-    void showOffers();
+    void showAnswer();
     void refuse(const Sentence& why);
     void recolour();
     void follow(); ///< jacks of the running patch are watched, or no longer
     void look();   ///< the newest of them
     void hearTurns(bool on);
     void hearBlind();
-    void addRecording();
-    void read(const Recorded& wanted);
-    void recordIn(bool on);
     void askOnSheet(bool on);
     bool changeModule(const AskedOffer& offer);
     void findSettings();
@@ -80,6 +74,7 @@ class BenchPlace : public Place {
 
     Session session_;
     AskedPanel* panel_;
+    Recordings* recordings_;
     PlotsView* plots_ = nullptr;
     QFrame* card_ = nullptr;
     QLabel* verdict_ = nullptr;
@@ -88,22 +83,16 @@ class BenchPlace : public Place {
     QPushButton* picture_ = nullptr;
     QPushButton* table_ = nullptr;
     QPushButton* stop_ = nullptr;
-    QPushButton* find_ = nullptr;
-    QWidget* right_ = nullptr;
-    QTreeWidget* figures_ = nullptr;
-    QVBoxLayout* offers_ = nullptr;
+    FiguresPanel* right_ = nullptr;
     Turns* turns_;
     std::optional<Answer> answer_;
     std::shared_ptr<Job> job_;
-    std::map<int, std::shared_ptr<Job>> reading_; ///< recordings that are read anew, by id
-    QTimer wait_;                                 ///< until what is changed stands still
-    QTimer frames_;                               ///< of the running patch
-    QTimer often_;                                ///< its figures
-    QTimer comingIn_;                             ///< the seconds that were recorded
+    QTimer wait_;   ///< until what is changed stands still
+    QTimer frames_; ///< of the running patch
+    QTimer often_;  ///< its figures
     LiveTraces live_;
     bool stale_ = true;
     bool asksLive_ = false; ///< the job that runs is of the running patch
-    QString lastRecorded_;
 };
 
 } // namespace lariat

@@ -5165,6 +5165,94 @@
         <source>{} stands at the rails: {:.1f} V at its peak.</source>
         <translation>{} steht an der Versorgungsgrenze: {:.1f} V in der Spitze.</translation>
     </message>
+    <message>
+        <source>and more</source>
+        <translation>und mehr</translation>
+    </message>
+    <message>
+        <source>Keep with {}</source>
+        <translation>Bei {} vermerken</translation>
+    </message>
+    <message>
+        <source>an octave at {} is {:+.1f} cents wide</source>
+        <translation>eine Oktave an {} ist um {:+.1f} Cent zu weit</translation>
+    </message>
+    <message>
+        <source>{} is off by {:+.2f} dB and {:+.0f} mV</source>
+        <translation>{} liegt um {:+.2f} dB und {:+.0f} mV daneben</translation>
+    </message>
+    <message>
+        <source>its noise is {:.0f} µV</source>
+        <translation>sein Rauschen beträgt {:.0f} µV</translation>
+    </message>
+    <message>
+        <source>Spectrum, Blackman-Harris over {} each, the mean of {}</source>
+        <translation>Spektrum, Blackman-Harris über je {}, das Mittel aus {}</translation>
+    </message>
+    <message>
+        <source>way out, right</source>
+        <translation>Ausgang, rechts</translation>
+    </message>
+    <message>
+        <source>way out</source>
+        <translation>Ausgang</translation>
+    </message>
+    <message>
+        <source>a recording does not travel with the patch: ask of jacks alone</source>
+        <translation>eine Aufnahme reist nicht mit dem Patch: nur nach Buchsen fragen</translation>
+    </message>
+    <message>
+        <source>another patch does not travel with this one: ask of jacks alone</source>
+        <translation>ein anderer Patch reist nicht mit diesem: nur nach Buchsen fragen</translation>
+    </message>
+    <message>
+        <source>what is played into a jack is not kept with the patch</source>
+        <translation>was in eine Buchse gespielt wird, bleibt nicht beim Patch</translation>
+    </message>
+    <message>
+        <source>this version cannot ask it</source>
+        <translation>diese Version kann das nicht fragen</translation>
+    </message>
+    <message>
+        <source>floor of the real one</source>
+        <translation>Rauschboden des echten</translation>
+    </message>
+    <message>
+        <source>louder, in the mean</source>
+        <translation>lauter, im Mittel</translation>
+    </message>
+    <message>
+        <source>DC of the real one, more by</source>
+        <translation>Gleichspannung des echten, mehr um</translation>
+    </message>
+    <message>
+        <source>{} has no output &quot;{}&quot;</source>
+        <translation>{} hat keinen Ausgang „{}“</translation>
+    </message>
+    <message>
+        <source>{:+.1f} dB and {:+.2f} V are no trim of an output</source>
+        <translation>{:+.1f} dB und {:+.2f} V sind kein Abgleich eines Ausgangs</translation>
+    </message>
+    <message>
+        <source>{:g} µV are no noise of an output</source>
+        <translation>{:g} µV sind kein Rauschen eines Ausgangs</translation>
+    </message>
+    <message>
+        <source>the sheet has {} questions, and no room for more</source>
+        <translation>auf dem Blatt stehen {} Fragen, mehr haben keinen Platz</translation>
+    </message>
+    <message>
+        <source>Asked on the Bench</source>
+        <translation>Beim Messen gefragt</translation>
+    </message>
+    <message>
+        <source>its gain moves</source>
+        <translation>seine Verstärkung wandert</translation>
+    </message>
+    <message>
+        <source>{} adds</source>
+        <translation>{} bringt</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -5250,10 +5338,6 @@
     <message>
         <source>Onto the sheet</source>
         <translation>Aufs Blatt</translation>
-    </message>
-    <message>
-        <source>Writes the answer into the notes of the post, which the sheet prints</source>
-        <translation>Schreibt die Antwort in die Notizen des Pfostens, die das Blatt druckt</translation>
     </message>
     <message>
         <source>Questions</source>
@@ -5499,6 +5583,42 @@
         <source>Shows the first jack under the steps in Time, or no longer</source>
         <translation>Zeigt die erste Buchse unter den Schritten in Zeit, oder nicht mehr</translation>
     </message>
+    <message>
+        <source>The sheet asks this too whenever it is printed, and shows the answer with its picture</source>
+        <translation>Das Blatt fragt dies auch, wann immer es gedruckt wird, und zeigt die Antwort mit ihrem Bild</translation>
+    </message>
+    <message>
+        <source>Records what is plugged into the sound device, and asks of it</source>
+        <translation>Nimmt auf, was am Audiogerät steckt, und fragt danach</translation>
+    </message>
+    <message>
+        <source>the mean of all of it</source>
+        <translation>das Mittel aus allem</translation>
+    </message>
+    <message>
+        <source>Spectrum of all of it, not of the loudest stretch</source>
+        <translation>Spektrum von allem, nicht vom lautesten Stück</translation>
+    </message>
+    <message>
+        <source>hertz at even distances</source>
+        <translation>Hertz in gleichen Abständen</translation>
+    </message>
+    <message>
+        <source>Hertz at even distances</source>
+        <translation>Hertz in gleichen Abständen</translation>
+    </message>
+    <message>
+        <source>Stop · %1 s came in</source>
+        <translation>Halt · %1 s kamen herein</translation>
+    </message>
+    <message>
+        <source>Record what comes in</source>
+        <translation>Aufnehmen, was hereinkommt</translation>
+    </message>
+    <message>
+        <source>the second of them</source>
+        <translation>das zweite davon</translation>
+    </message>
 </context>
 <context>
     <name>lariat::BenchPlace</name>
@@ -5509,14 +5629,6 @@
     <message>
         <source>Patches (*.json *.lariat)</source>
         <translation>Patches (*.json *.lariat)</translation>
-    </message>
-    <message>
-        <source>note the answer</source>
-        <translation>Antwort notieren</translation>
-    </message>
-    <message>
-        <source>Noted at %1; the sheet prints it.</source>
-        <translation>Bei %1 notiert; das Blatt druckt es.</translation>
     </message>
     <message>
         <source>%1 is gone, and no longer asked of.</source>
@@ -5579,16 +5691,8 @@
         <translation>Tabellen (*.csv *.json)</translation>
     </message>
     <message>
-        <source>Figures</source>
-        <translation>Werte</translation>
-    </message>
-    <message>
         <source>Find the setting for…</source>
         <translation>Einstellung finden für…</translation>
-    </message>
-    <message>
-        <source>Turns a knob of the first jack&apos;s post until what is measured is as you want it</source>
-        <translation>Dreht einen Regler des Pfostens der ersten Buchse, bis das Gemessene wie gewünscht ist</translation>
     </message>
     <message>
         <source>Ask again</source>
@@ -5638,30 +5742,6 @@
         <translation>%1 (was ankommt)</translation>
     </message>
     <message>
-        <source>Ask of a recording</source>
-        <translation>Eine Aufnahme fragen</translation>
-    </message>
-    <message>
-        <source>Type to choose</source>
-        <translation>Tippen zum Wählen</translation>
-    </message>
-    <message>
-        <source>The last one, %1</source>
-        <translation>Die letzte, %1</translation>
-    </message>
-    <message>
-        <source>Another file…</source>
-        <translation>Eine andere Datei…</translation>
-    </message>
-    <message>
-        <source>Sound (*.wav *.flac *.aif *.aiff)</source>
-        <translation>Klang (*.wav *.flac *.aif *.aiff)</translation>
-    </message>
-    <message>
-        <source>Reading %1</source>
-        <translation>%1 wird gelesen</translation>
-    </message>
-    <message>
         <source>Knobs are being turned…</source>
         <translation>Regler werden gedreht…</translation>
     </message>
@@ -5676,14 +5756,6 @@
     <message>
         <source>Asking</source>
         <translation>Fragen</translation>
-    </message>
-    <message>
-        <source>of the whole</source>
-        <translation>vom Ganzen</translation>
-    </message>
-    <message>
-        <source>Do it</source>
-        <translation>Ausführen</translation>
     </message>
     <message>
         <source>Done: %1</source>
@@ -5704,6 +5776,22 @@
     <message>
         <source>Tick the knobs that may differ first.</source>
         <translation>Zuerst die Regler ankreuzen, die abweichen können.</translation>
+    </message>
+    <message>
+        <source>onto the sheet</source>
+        <translation>aufs Blatt</translation>
+    </message>
+    <message>
+        <source>off the sheet</source>
+        <translation>vom Blatt</translation>
+    </message>
+    <message>
+        <source>The sheet asks it too, and shows the answer.</source>
+        <translation>Das Blatt fragt es auch und zeigt die Antwort.</translation>
+    </message>
+    <message>
+        <source>The sheet asks it no longer.</source>
+        <translation>Das Blatt fragt es nicht mehr.</translation>
     </message>
 </context>
 <context>
@@ -6834,6 +6922,29 @@
     <message>
         <source>fall %1</source>
         <translation>Abfall %1</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::FiguresPanel</name>
+    <message>
+        <source>Figures</source>
+        <translation>Werte</translation>
+    </message>
+    <message>
+        <source>Find the setting for…</source>
+        <translation>Einstellung finden für…</translation>
+    </message>
+    <message>
+        <source>Turns a knob of the first jack&apos;s post until what is measured is as you want it</source>
+        <translation>Dreht einen Regler des Pfostens der ersten Buchse, bis das Gemessene wie gewünscht ist</translation>
+    </message>
+    <message>
+        <source>of the whole</source>
+        <translation>vom Ganzen</translation>
+    </message>
+    <message>
+        <source>Do it</source>
+        <translation>Ausführen</translation>
     </message>
 </context>
 <context>
@@ -9523,6 +9634,30 @@ tempo 112</translation>
         <source>out: %1</source>
         <translation>hinaus: %1</translation>
     </message>
+    <message>
+        <source>Simulated one hears</source>
+        <translation>Das simulierte hört</translation>
+    </message>
+    <message>
+        <source>A sound file that comes in at the simulated interface, again and again, as if it were played there</source>
+        <translation>Eine Klangdatei, die am simulierten Gerät hereinkommt, immer wieder, als würde sie dort gespielt</translation>
+    </message>
+    <message>
+        <source>Nothing</source>
+        <translation>Nichts</translation>
+    </message>
+    <message>
+        <source>A sound file…</source>
+        <translation>Eine Klangdatei…</translation>
+    </message>
+    <message>
+        <source>What the simulated interface hears</source>
+        <translation>Was das simulierte Gerät hört</translation>
+    </message>
+    <message>
+        <source>Sound (*.wav *.flac *.aif *.aiff)</source>
+        <translation>Klang (*.wav *.flac *.aif *.aiff)</translation>
+    </message>
 </context>
 <context>
     <name>lariat::RecipeList</name>
@@ -9621,6 +9756,92 @@ tempo 112</translation>
     <message>
         <source>record a take</source>
         <translation>aufnehmen</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::RecordingOptions</name>
+    <message>
+        <source>Channel of the recording</source>
+        <translation>Kanal der Aufnahme</translation>
+    </message>
+    <message>
+        <source>Where the recording begins to be read</source>
+        <translation>Ab wo die Aufnahme gelesen wird</translation>
+    </message>
+    <message>
+        <source>Volts of full scale</source>
+        <translation>Volt bei Vollaussteuerung</translation>
+    </message>
+    <message>
+        <source>%1 V</source>
+        <translation>%1 V</translation>
+    </message>
+    <message>
+        <source>Channel</source>
+        <translation>Kanal</translation>
+    </message>
+    <message>
+        <source>Read from</source>
+        <translation>Gelesen ab</translation>
+    </message>
+    <message>
+        <source>Full scale is</source>
+        <translation>Voll heißt</translation>
+    </message>
+    <message>
+        <source>channel %1</source>
+        <translation>Kanal %1</translation>
+    </message>
+    <message>
+        <source>left</source>
+        <translation>links</translation>
+    </message>
+    <message>
+        <source>right</source>
+        <translation>rechts</translation>
+    </message>
+    <message>
+        <source>all, mixed</source>
+        <translation>alle, gemischt</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::Recordings</name>
+    <message>
+        <source>Ask of a recording</source>
+        <translation>Eine Aufnahme fragen</translation>
+    </message>
+    <message>
+        <source>Type to choose</source>
+        <translation>Tippen zum Wählen</translation>
+    </message>
+    <message>
+        <source>The last one, %1</source>
+        <translation>Die letzte, %1</translation>
+    </message>
+    <message>
+        <source>Another file…</source>
+        <translation>Eine andere Datei…</translation>
+    </message>
+    <message>
+        <source>Sound (*.wav *.flac *.aif *.aiff)</source>
+        <translation>Klang (*.wav *.flac *.aif *.aiff)</translation>
+    </message>
+    <message>
+        <source>Reading %1</source>
+        <translation>%1 wird gelesen</translation>
+    </message>
+    <message>
+        <source>Record what comes in</source>
+        <translation>Aufnehmen, was hereinkommt</translation>
+    </message>
+    <message>
+        <source>real case.wav</source>
+        <translation>echtes Gehäuse.wav</translation>
+    </message>
+    <message>
+        <source>Sound (*.wav *.flac)</source>
+        <translation>Klang (*.wav *.flac)</translation>
     </message>
 </context>
 <context>
@@ -10251,6 +10472,26 @@ tempo 112</translation>
     <message>
         <source>Nothing is heard here now: the test stand has the sound device. Go back to the case first.</source>
         <translation>Hier ist jetzt nichts zu hören: der Prüfstand hat das Audiogerät. Geh zuerst zurück zum Case.</translation>
+    </message>
+    <message>
+        <source>Nothing comes in here. Choose a device with an input in the preferences, or a sound file that the simulated interface hears.</source>
+        <translation>Hier kommt nichts herein. In den Einstellungen ein Gerät mit Eingang wählen oder eine Klangdatei, die das simulierte Gerät hört.</translation>
+    </message>
+    <message>
+        <source>What comes in is recorded to %1.</source>
+        <translation>Was hereinkommt, wird in %1 aufgenommen.</translation>
+    </message>
+    <message>
+        <source>What came in is in %1.</source>
+        <translation>Was hereinkam, liegt in %1.</translation>
+    </message>
+    <message>
+        <source>The disk takes no more: what came in until then is in %1.</source>
+        <translation>Die Platte nimmt nichts mehr: Was bis dahin hereinkam, liegt in %1.</translation>
+    </message>
+    <message>
+        <source>What came in until then is in %1.</source>
+        <translation>Was bis dahin hereinkam, liegt in %1.</translation>
     </message>
 </context>
 <context>

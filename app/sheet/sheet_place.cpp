@@ -289,10 +289,9 @@ void SheetPlace::writeWhatWaits() {
     const auto text = [&](const std::string& all) { return writeFile(path, all, FileKind::Text); };
     const std::string ending = path.extension().string();
     const auto written =
-        ending == ".md"    ? text(writeMarkdown(sheet, settings_))
-        : ending == ".svg" ? text(writeSvg(sheet, settings_, carriedInSvg(bundleOf(session_.document))))
-        : ending == ".html"
-            ? text(sheetHtml(sheet, settings_, carriedInHtml(bundleOf(session_.document))))
+        ending == ".md"     ? text(writeMarkdown(sheet, settings_))
+        : ending == ".svg"  ? text(writeSvg(sheet, settings_, carriedInSvg(bundleOf(session_.document))))
+        : ending == ".html" ? text(sheetHtml(sheet, settings_, carriedInHtml(bundleOf(session_.document))))
         : ending == ".csv"
             ? text(file.endsWith(QLatin1String(".knobs.csv")) ? writeKnobCsv(sheet) : writeCableCsv(sheet))
         : ending == ".dot" ? text(writeDot(sheet))

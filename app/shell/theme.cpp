@@ -17,6 +17,12 @@ bool systemIsDark() {
     return dark;
 }
 
+/// Ink of what cannot be used now: half way to the ground.
+QColor faded(const Look& l) {
+    const auto mix = [](int a, int b) { return (9 * a + 11 * b) / 20; };
+    return {mix(l.ink.red(), l.panel.red()), mix(l.ink.green(), l.panel.green()), mix(l.ink.blue(), l.panel.blue())};
+}
+
 QString styleSheet(const Look& l) {
     return QStringLiteral(R"(
 QMenuBar { background: %1; color: %2; padding: 2px 6px; }
@@ -36,7 +42,8 @@ QListWidget::item:selected { background: %5; color: %6; }
 QPushButton { background: %4; color: %2; border: 1px solid %3; border-radius: 4px; padding: 5px 12px; }
 QPushButton:hover { border-color: %5; }
 QPushButton:focus { border: 2px solid %5; padding: 4px 11px; }
-QPushButton:default { background: %5; color: %6; }
+QPushButton:default, QPushButton:checked { background: %5; color: %6; }
+QPushButton:disabled { background: transparent; color: %8; }
 QToolTip { background: %4; color: %2; border: 1px solid %3; padding: 4px; }
 QScrollBar:vertical { background: transparent; width: 10px; margin: 0; }
 QScrollBar:horizontal { background: transparent; height: 10px; margin: 0; }
@@ -44,7 +51,7 @@ QScrollBar::handle { background: %3; border-radius: 4px; min-height: 32px; min-w
 QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; }
 )")
         .arg(l.panel.name(), l.ink.name(), l.line.name(), l.card.name(), l.accent.name(), l.card.name(),
-             l.softInk.name());
+             l.softInk.name(), faded(l).name());
 }
 
 } // namespace
@@ -69,6 +76,8 @@ void applyTheme(Theme theme) {
     palette.setColor(QPalette::ToolTipBase, l.card);
     palette.setColor(QPalette::ToolTipText, l.ink);
     palette.setColor(QPalette::Link, l.accent);
+    for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText})
+        palette.setColor(QPalette::Disabled, role, faded(l));
     QApplication::setPalette(palette);
     QApplication::setFont(textFont(13));
     qApp->setStyleSheet(styleSheet(l));

@@ -20,6 +20,10 @@ constexpr double kRails = 10.0;      ///< volts
 constexpr double kBent = 10.8;       ///< volts: from there on what leaves a jack is bent
 constexpr double kComfortable = 9.0; ///< that a mended stage comes to
 constexpr double kSkipped = 0.3;     ///< seconds at the start, until everything has come to itself
+constexpr double kGainWindow = 0.02; ///< seconds
+constexpr double kHeard = 0.05;      ///< volts RMS that come in where a gain is read
+constexpr double kShut = -60.0;      ///< dB
+constexpr double kMoving = 1.0;      ///< dB
 constexpr double kQuiet = 1e-5;      ///< volts RMS
 constexpr double kOneSided = 0.3;    ///< DC against swing
 constexpr std::size_t kMostParts = 8;
@@ -158,6 +162,41 @@ std::vector<std::size_t> turnedOver(const std::vector<std::span<const float>>& p
     return best;
 }
 
+/// By how many dB a sum is louder for that part, without DC: what a send, a return or a voice adds. Nothing of a sum
+/// that is silent without it.
+std::optional<double> addedBy(std::size_t part, const std::vector<std::span<const float>>& parts,
+                              const std::vector<double>& gains) {
+    std::size_t size = parts.front().size();
+    for (const auto& one : parts) size = std::min(size, one.size());
+    std::vector<float> with(size);
+    std::vector<float> without(size);
+    for (std::size_t i = 0; i < size; ++i) {
+        double sum = 0.0;
+        for (std::size_t p = 0; p < parts.size(); ++p) sum += gains[p] * static_cast<double>(parts[p][i]);
+        with[i] = static_cast<float>(sum);
+        without[i] = static_cast<float>(sum - gains[part] * static_cast<double>(parts[part][i]));
+    }
+    const double rest = measureLevel(without).alternating().value;
+    if (rest < kQuiet) return std::nullopt;
+    return toDecibels(measureLevel(with).alternating().value / rest).value;
+}
+
+/// How far a stage's gain moves while something comes in, in dB from its tenth to its ninth part of the time: what an
+/// envelope or a side-chain does. Nothing if hardly anything comes in.
+std::optional<std::pair<double, double>> gainMoves(std::span<const float> in, std::span<const float> out, double rate) {
+    const auto window = static_cast<std::size_t>(kGainWindow * rate);
+    std::vector<double> gains;
+    for (std::size_t at = 0; at + window <= std::min(in.size(), out.size()); at += window) {
+        const double from = measureLevel(in.subspan(at, window)).alternating().value;
+        if (from < kHeard) continue;
+        const double to = measureLevel(out.subspan(at, window)).alternating().value;
+        gains.push_back(std::max(kShut, toDecibels(to / from).value));
+    }
+    if (gains.size() < 20) return std::nullopt;
+    std::ranges::sort(gains);
+    return std::pair{gains[gains.size() / 10], gains[gains.size() - 1 - gains.size() / 10]};
+}
+
 std::string numbered(std::size_t n) {
     return fmt::format("{}", n + 1);
 }
@@ -281,6 +320,14 @@ Result<Answer> askLoud(const Patch& patch, const Library& library, const LoudOpt
                 const double gain = toDecibels(level.rms / before).value;
                 addFigure(answer, "gain-decibels", say("gain"), fmt::format("{:+.1f} dB", gain), gain, number);
             }
+            // Of a sum, what its other parts do is no gain of its own.
+            const auto moves =
+                sums[r - 1].empty() ? gainMoves(samplesFrom((*heard)[r - 1], kSkipped), volts, how.rate) : std::nullopt;
+            if (moves && moves->second - moves->first > kMoving)
+                addFigure(answer, "moves-decibels", say("its gain moves"),
+                          fmt::format("{}{:+.1f} … {:+.1f} dB", moves->first <= kShut ? "≤ " : "", moves->first,
+                                      moves->second),
+                          moves->second - moves->first, number);
             const auto part = [&](std::size_t n) {
                 const auto all = samplesFrom((*heard)[n], kSkipped);
                 return all.first(std::min(all.size(), std::size_t{1} << 17));
@@ -337,6 +384,11 @@ Result<Answer> askLoud(const Patch& patch, const Library& library, const LoudOpt
                 oneSided = true;
             worstDc += part.gain * level.mean.value;
         }
+        for (std::size_t p = 0; p < parts.size(); ++p)
+            if (const auto added = addedBy(p, volts, gains))
+                addFigure(answer, fmt::format("part-{}-adds-decibels", p + 1),
+                          say("{} adds", trackName(patch, library, parts[p].jack)), fmt::format("{:+.1f} dB", *added),
+                          *added, static_cast<int>(r));
         const Level whole = levelOf(samplesFrom((*heard)[r], kSkipped));
         sum.bars.push_back(
             {"=", whole.all.peak().value, -1, whole.over > 0.0, fmt::format("{:.1f} V", whole.all.peak().value)});

@@ -210,6 +210,40 @@ class HouseTest : public QObject {
         QSettings().remove(QStringLiteral("render"));
     }
 
+    /// What cannot be used now looks so, and what is switched on does, in both themes.
+    void whatCannotBeUsedLooksSo() {
+        for (const Theme theme : {Theme::Dark, Theme::Light}) {
+            applyTheme(theme);
+            const auto ink = [](QWidget& widget) { // how far its text stands out from its ground
+                widget.resize(120, 30);
+                const QImage image = widget.grab().toImage().convertToFormat(QImage::Format_Grayscale8);
+                int low = 255;
+                int high = 0;
+                for (int y = 8; y < 22; ++y) // within the border
+                    for (int x = 22; x < 90; ++x) {
+                        low = std::min(low, qGray(image.pixel(x, y)));
+                        high = std::max(high, qGray(image.pixel(x, y)));
+                    }
+                return high - low;
+            };
+            QPushButton button(QStringLiteral("WWWW"));
+            QCheckBox box(QStringLiteral("WWWW"));
+            QComboBox combo;
+            combo.addItem(QStringLiteral("WWWW"));
+            for (QWidget* one : std::initializer_list<QWidget*>{&button, &box, &combo}) {
+                const int before = ink(*one);
+                one->setEnabled(false);
+                QVERIFY2(ink(*one) < 0.75 * before, one->metaObject()->className());
+                one->setEnabled(true);
+                QCOMPARE(ink(*one), before);
+            }
+            button.setCheckable(true);
+            const QImage off = button.grab().toImage();
+            button.setChecked(true);
+            QVERIFY(button.grab().toImage().pixel(8, 15) != off.pixel(8, 15));
+        }
+    }
+
     /// The recording follows what is heard, whatever device plays it, and ends with the window.
     void whatIsHeardIsRecorded() {
         Opened o;

@@ -624,6 +624,13 @@ class AskTest : public QObject {
         QVERIFY(figure(*answer, "out-dbfs") < 0.0);
         const double volts = figure(*answer, "out-volts");
         QVERIFY(std::abs(figure(*answer, "out-dbfs") - 20.0 * std::log10(volts / 10.0)) < 0.01);
+        // The VCA under its contour moves, the mixer behind it does not.
+        for (std::size_t r = 1; r < answer->tracks.size(); ++r) {
+            const bool moves = answer->tracks[r].find("VCA 1") != std::string::npos;
+            const double far = figure(*answer, fmt::format("moves-decibels-{}", r + 1).c_str());
+            if (moves) QVERIFY2(far > 10.0, answer->tracks[r].c_str());
+            if (answer->tracks[r].find("Mixer") != std::string::npos) QVERIFY(std::isnan(far));
+        }
         how.source = {"tracks", "pitch-1"};
         QVERIFY(!askLoud(lamp(), library, how).has_value()); // leads to no way out
         how.source = {"filter", "in-1"};
@@ -652,6 +659,11 @@ class AskTest : public QObject {
         QVERIFY2(clips->verdict.str().find("beyond") != std::string::npos || figure(*clips, "peak-volts-2") > 9.5,
                  clips->verdict.str().c_str());
         QVERIFY(!clips->offers.empty());
+        // Two that are equally loud add 3 dB each; half as much adds a quarter of the power.
+        QVERIFY(std::abs(figure(*clips, "part-1-adds-decibels-2") - 3.01) < 0.2);
+        const auto half = askLoud(*applyEdit(hot, SetKnob{"mixer", "level-2", 50}), library, how);
+        QVERIFY2(std::abs(figure(*half, "part-2-adds-decibels-2") - 0.97) < 0.2,
+                 qPrintable(QString::number(figure(*half, "part-2-adds-decibels-2"))));
         const Patch mended = *applyEdits(hot, clips->offers.front().edits);
         const auto after = askLoud(mended, library, how);
         QVERIFY(figure(*after, "peak-volts-2") < figure(*clips, "peak-volts-2") - 0.3);
