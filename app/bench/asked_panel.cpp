@@ -259,6 +259,7 @@ void AskedPanel::makeOptions(QLayout& column) {
         asks(box, &QCheckBox::toggled);
     asks(seconds_, &QDoubleSpinBox::valueChanged);
     connect(against_, &QComboBox::currentIndexChanged, this, &AskedPanel::showHearing);
+    connect(against_, &QComboBox::currentIndexChanged, this, &AskedPanel::showOptions);
     connect(against_, &QComboBox::activated, this, [this](int index) {
         if (index == against_->count() - 1)
             Q_EMIT againstFileWanted();
@@ -275,7 +276,9 @@ void AskedPanel::showOptions() {
     for (const auto& [of, widget] : rows_) widget->setVisible(of == question());
     const bool silentOnly =
         question() == Question::Loud || question() == Question::Better || question() == Question::Real;
-    const bool runs = recordings_.empty() || !jacks_.empty() || silentOnly; // of recordings alone, no patch is asked
+    // Of recordings alone, no patch is asked.
+    const bool ofPatches = silentOnly && !(question() == Question::Better && againstSecond());
+    const bool runs = recordings_.empty() || !jacks_.empty() || ofPatches;
     from_->setEnabled(!silentOnly && runs);
     seconds_->setEnabled((silentOnly || !live()) && runs);
     realCase_->setEnabled(!live() && runs && question() != Question::Loud && question() != Question::Real);

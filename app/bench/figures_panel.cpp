@@ -59,7 +59,8 @@ void FiguresPanel::show(const std::optional<Answer>& answer, bool keepsPlace) {
     figures_->clear();
     emptyLayout(offers_);
     if (!answer) return;
-    showFigures(*answer);
+    figures_->setColumnCount(answer->question == Question::Better ? 3 : 2);
+    answer->question == Question::Better ? showPairs(*answer) : showFigures(*answer);
     showOffers(*answer);
     if (keepsPlace && scrolled > 0 && scrolled < figures_->topLevelItemCount())
         figures_->scrollToItem(figures_->topLevelItem(scrolled), QAbstractItemView::PositionAtTop);
@@ -100,6 +101,47 @@ void FiguresPanel::showFigures(const Answer& answer) {
     for (const AskedFigure& figure : answer.figures)
         widest = std::max(widest, metrics.horizontalAdvance(q(figure.text)) + 12);
     figures_->header()->resizeSection(1, std::min(widest, 19 * width() / 32));
+}
+
+/// Two that are compared stand side by side.
+void FiguresPanel::showPairs(const Answer& answer) {
+    const Look& l = look();
+    const auto column = [](const AskedFigure& figure) { return figure.track == 0 ? 1 : 2; };
+    int widest = 60;
+    const QFontMetrics metrics(figureFont(13));
+    auto* head = new QTreeWidgetItem(figures_);
+    head->setSizeHint(0, QSize(0, 26));
+    head->setFlags(Qt::ItemIsEnabled);
+    for (std::size_t n = 0; n < std::min<std::size_t>(2, answer.tracks.size()); ++n) {
+        const int at = static_cast<int>(n) + 1;
+        head->setText(at, q(answer.tracks[n]));
+        head->setToolTip(at, q(answer.tracks[n]));
+        head->setFont(at, textFont(13, true));
+        head->setForeground(at, traceColour(l, static_cast<int>(n)));
+        head->setTextAlignment(at, Qt::AlignRight | Qt::AlignVCenter);
+    }
+    QTreeWidgetItem* row = nullptr;
+    for (const AskedFigure& figure : answer.figures) {
+        const QString name = said(figure.name);
+        if (!row || row->toolTip(0) != name) {
+            row = new QTreeWidgetItem(figures_);
+            row->setSizeHint(0, QSize(0, 23));
+            row->setText(0, name);
+            row->setToolTip(0, name);
+            row->setForeground(0, l.softInk);
+        }
+        const int at = column(figure);
+        row->setText(at, q(figure.text));
+        row->setToolTip(at, q(figure.text));
+        row->setFont(at, figureFont(13));
+        row->setTextAlignment(at, Qt::AlignRight | Qt::AlignVCenter);
+        row->setForeground(at, figure.bad ? l.alarm : l.ink);
+        widest = std::max(widest, metrics.horizontalAdvance(q(figure.text)) + 12);
+    }
+    for (const int at : {1, 2}) {
+        figures_->header()->setSectionResizeMode(at, QHeaderView::Fixed);
+        figures_->header()->resizeSection(at, std::min(widest, 11 * width() / 32));
+    }
 }
 
 void FiguresPanel::showOffers(const Answer& answer) {

@@ -31,6 +31,7 @@ class FiguresPanel : public QWidget {
 
   private:
     void showFigures(const Answer& answer);
+    void showPairs(const Answer& answer);
     void showOffers(const Answer& answer);
 
     QTreeWidget* figures_;

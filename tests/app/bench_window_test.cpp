@@ -491,6 +491,11 @@ class BenchWindowTest : public QObject {
         QVERIFY2(benchOf(o).answer().has_value(), qPrintable(verdict(o)));
         QCOMPARE(benchOf(o).answer()->tracks.size(), std::size_t{2});
         QVERIFY(figure(o, "brightness-2") < figure(o, "brightness-1"));
+        // Both of a figure stand in one row.
+        const auto rows = benchOf(o).figures().findItems(QStringLiteral("brightness"), Qt::MatchExactly, 0);
+        QCOMPARE(rows.size(), 1);
+        QVERIFY(!rows.front()->text(1).isEmpty() && !rows.front()->text(2).isEmpty());
+        QVERIFY(rows.front()->text(1) != rows.front()->text(2));
         press(o, "bench-turns");
         QVERIFY(benchOf(o).turns().playing().has_value());
         press(o, "bench-turns");

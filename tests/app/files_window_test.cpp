@@ -1,5 +1,6 @@
 // Documents in the window: saved, dropped, offered again, gone back to, and printed; nothing is lost or old.
 #include "app/opened.h"
+#include "devices/simulated_device.h"
 #include "model/file.h"
 #include "sheet/sheet_place.h"
 #include "shell/patch_dialog.h"
@@ -247,6 +248,23 @@ class FilesWindowTest : public QObject {
         }
         QVERIFY(o.window.messages().text().contains(QStringLiteral("The disk takes no more")));
         QVERIFY(QFileInfo(file).size() > 100'000);
+        // The same of what comes in, and both at once have files of their own.
+        const QString in = o.folder.filePath(QStringLiteral("in.wav"));
+        AudioSettings settings;
+        settings.comesIn = {0.5f, -0.5f};
+        o.window.sound().openDevice(std::make_unique<SimulatedDevice>(settings));
+        {
+            const FullDisk full(200'000);
+            o.window.sound().recordIn(in);
+            QVERIFY(o.window.sound().recordingIn());
+            EVENTUALLY(!o.window.sound().recordingIn());
+        }
+        QVERIFY(o.window.messages().text().contains(QStringLiteral("in.wav")));
+        QVERIFY(QFileInfo(in).size() > 100'000);
+        o.window.sound().record(o.folder.filePath(QStringLiteral("one.wav")));
+        o.window.sound().recordIn(o.folder.filePath(QStringLiteral("one.wav"))); // the other one writes there
+        QVERIFY(o.window.sound().recording() && !o.window.sound().recordingIn());
+        o.window.sound().stopRecording();
         // Nor does a recording take the place of a patch.
         const QString patch = o.folder.filePath(QStringLiteral("mine.json"));
         QVERIFY(o.window.document().saveAs(patch));
