@@ -6,6 +6,7 @@
 #include "library/words.h"
 #include "model/edit.h"
 #include "model/pattern_text.h"
+#include "plan/notes_words.h"
 #include "timing/lines.h"
 #include "timing/pattern_edits.h"
 #include "units/letters.h"
@@ -18,174 +19,10 @@
 #include <sstream>
 
 namespace lariat {
+namespace notes {
 namespace {
 
-using Words = std::vector<std::string>;
-
 constexpr double kAboutFraction = 20.0 / 600.0; ///< of the travel: what "about" leaves open to either side
-
-/// What people call things, and the blocks that are that.
-struct Thing {
-    std::string_view word;
-    std::vector<std::string_view> blocks;
-};
-const std::vector<Thing>& things() {
-    static const std::vector<std::pair<std::vector<std::string_view>, std::vector<std::string_view>>> groups = {
-        {{"vco", "osc", "oscillator"}, {"vco"}},
-        {{"vcf", "filter", "lpf", "ladder", "low pass filter"}, {"svf", "ladder"}},
-        {{"vca", "amp", "amplifier"}, {"vca", "vca-bank"}},
-        {{"env", "eg", "envelope", "contour", "adsr", "envelope generator", "ad", "ar"}, {"contour"}},
-        {{"lfo"}, {"lfo", "phase-lfo"}},
-        {{"seq", "sequencer", "sequence", "tracks"}, {"track-sequencer", "step-sequencer"}},
-        {{"clock", "clk", "master clock", "master clk"}, {"clock"}},
-        {{"mixer", "mix"}, {"mixer", "stereo-mixer"}},
-        {{"out", "output", "outs", "line out", "main out", "main", "speakers", "monitor", "audio out", "outputs"},
-         {"line-out"}},
-        {{"noise", "white noise"}, {"noise"}},
-        {{"mult", "multiple"}, {"mult"}},
-        {{"s&h", "sample hold", "sample and hold", "sample & hold"}, {"sample-hold"}},
-        {{"attenuverter", "attenuator", "att"}, {"attenuverter"}},
-        {{"quantizer", "quantiser", "quant"}, {"quantizer"}},
-        {{"keys", "keyboard", "midi"}, {"keys", "midi-to-cv"}},
-        {{"reverb", "verb"}, {"reverb"}},
-        {{"delay", "echo"}, {"echo"}},
-        {{"drive", "distortion", "dist"}, {"drive"}},
-        {{"folder", "wavefolder", "wave folder"}, {"wavefolder"}},
-        {{"ring mod", "ring modulator", "ring", "ringmod"}, {"ring"}},
-        {{"slew", "lag", "portamento"}, {"slew"}},
-        {{"comparator"}, {"comparator"}},
-        {{"logic"}, {"logic"}},
-        {{"divider", "clock divider"}, {"clock-divider"}},
-        {{"random"}, {"random-source"}},
-        {{"lpg", "low pass gate"}, {"low-pass-gate"}},
-        {{"compressor"}, {"compressor"}},
-        {{"adder"}, {"adder"}},
-    };
-    static const std::vector<Thing> all = [] {
-        std::vector<Thing> out;
-        for (const auto& [words, blocks] : groups)
-            for (const std::string_view word : words) out.push_back({word, blocks});
-        return out;
-    }();
-    return all;
-}
-
-/// Other words for those on panels.
-struct Other {
-    std::string_view typed;
-    std::string_view means;
-};
-constexpr std::array kJackWords = {Other{"sawtooth", "saw"},
-                                   Other{"ramp", "saw"},
-                                   Other{"square", "pulse"},
-                                   Other{"sqr", "pulse"},
-                                   Other{"sq", "pulse"},
-                                   Other{"tri", "triangle"},
-                                   Other{"sin", "sine"},
-                                   Other{"sinus", "sine"},
-                                   Other{"lp", "low pass"},
-                                   Other{"lowpass", "low pass"},
-                                   Other{"low", "low pass"},
-                                   Other{"hp", "high pass"},
-                                   Other{"highpass", "high pass"},
-                                   Other{"bp", "band pass"},
-                                   Other{"bandpass", "band pass"},
-                                   Other{"clk", "clock"},
-                                   Other{"rst", "reset"},
-                                   Other{"trig", "trigger"},
-                                   Other{"pw", "pwm"},
-                                   Other{"eoc", "end"},
-                                   Other{"inv", "inverted"},
-                                   Other{"inverse", "inverted"},
-                                   Other{"audio", "in"},
-                                   Other{"input", "in"},
-                                   Other{"output", "out"},
-                                   Other{"left", "l"},
-                                   Other{"right", "r"},
-                                   Other{"hard sync", "sync"}};
-constexpr std::array kPitchWords = {"v/oct",    "1v/oct",   "voct",  "pitch",   "v/o", "1v",
-                                    "cv pitch", "pitch cv", "v oct", "1 v/oct", "note"};
-constexpr std::array kGateWords = {"gate", "trigger", "gate out", "gate in", "trig out", "trigger out"};
-constexpr std::array kLevelWords = {"cv", "mod", "level", "amount", "vc", "cv in", "env", "modulation"};
-
-constexpr std::array kKnobWords = {
-    Other{"freq", "cutoff"},    Other{"frequency", "cutoff"},  Other{"cut", "cutoff"},    Other{"res", "resonance"},
-    Other{"reso", "resonance"}, Other{"q", "resonance"},       Other{"att", "attack"},    Other{"a", "attack"},
-    Other{"dec", "decay"},      Other{"d", "decay"},           Other{"sus", "sustain"},   Other{"s", "sustain"},
-    Other{"rel", "release"},    Other{"r", "release"},         Other{"coarse", "octave"}, Other{"oct", "octave"},
-    Other{"range", "octave"},   Other{"tune", "fine"},         Other{"tuning", "fine"},   Other{"detune", "fine"},
-    Other{"pw", "width"},       Other{"pulse width", "width"}, Other{"speed", "rate"},    Other{"freq", "rate"},
-    Other{"bpm", "tempo"},      Other{"vol", "level"},         Other{"volume", "level"},  Other{"fb", "feedback"},
-    Other{"wet", "mix"},        Other{"amount", "fm"},         Other{"fm amount", "fm"},  Other{"shape", "curve"},
-    Other{"level", "offset"},   Other{"bias", "offset"},       Other{"gain", "level"},    Other{"mode", "type"},
-    Other{"waveform", "wave"}};
-
-Words wordsOf(std::string_view text) {
-    std::istringstream in{std::string(text)};
-    Words out;
-    for (std::string word; in >> word;) {
-        if (word.size() > 1 && word.ends_with(':')) word.erase(word.size() - 1);
-        out.push_back(word);
-    }
-    return out;
-}
-
-std::string joined(const Words& words, std::size_t from = 0) {
-    std::string out;
-    for (std::size_t i = from; i < words.size(); ++i) out += (out.empty() ? "" : " ") + words[i];
-    return out;
-}
-
-void replaceAll(std::string& text, std::string_view what, std::string_view with) {
-    for (auto at = text.find(what); at != std::string::npos; at = text.find(what, at + with.size()))
-        text.replace(at, what.size(), with);
-}
-
-/// In small letters, arrows as one sign, a word and its number apart ("vco1" is "vco 1").
-std::string plainLine(std::string_view line) {
-    std::string text = lower(line);
-    for (const std::string_view arrow : {"-->", "->", "=>", "→", "⇒", ">>", "»"}) replaceAll(text, arrow, " > ");
-    replaceAll(text, ">", " > ");
-    for (const std::string_view tie : {" goes into ", " goes to ", " into ", " to "}) replaceAll(text, tie, " > ");
-    for (const std::string_view mark : {"’", "`", "'"}) replaceAll(text, mark, "'");
-    for (const std::string_view clock : {" o'clock", " oclock", " o clock", "o'clock", "oclock"})
-        replaceAll(text, clock, ":00");
-    replaceAll(text, "≈", " ~ ");
-    replaceAll(text, "~", " ~ ");
-    std::string out;
-    for (std::size_t i = 0; i < text.size(); ++i) {
-        const auto letter = [](char c) { return c >= 'a' && c <= 'z'; };
-        const auto digit = [](char c) { return c >= '0' && c <= '9'; };
-        out += text[i];
-        // Two letters at least, so that notes ("d3") stay what they are.
-        if (i + 1 < text.size() && i > 0 && letter(text[i]) && letter(text[i - 1]) && digit(text[i + 1]) &&
-            (i + 2 >= text.size() || !letter(text[i + 2])))
-            out += ' ';
-    }
-    return out;
-}
-
-/// Commas, semicolons and full stops at the end part what is said; those within figures do not.
-Words clausesOf(const std::string& line) {
-    Words out(1);
-    for (std::size_t i = 0; i < line.size(); ++i) {
-        const bool between = i > 0 && i + 1 < line.size() && std::isdigit(static_cast<unsigned char>(line[i - 1])) &&
-                             std::isdigit(static_cast<unsigned char>(line[i + 1]));
-        const bool stops =
-            line[i] == '.' && (i + 1 == line.size() || (line[i + 1] == ' ' && i > 1 && line[i - 2] != ' ' && !between));
-        if ((line[i] == ',' && !between) || line[i] == ';' || stops)
-            out.emplace_back();
-        else
-            out.back() += line[i];
-    }
-    for (std::string& one : out) one = std::string(trimmed(one));
-    std::erase(out, std::string());
-    return out;
-}
-
-bool among(std::string_view word, const auto& words) {
-    return std::ranges::find(words, word) != std::end(words);
-}
 
 class NotesReader {
   public:
@@ -668,14 +505,6 @@ class NotesReader {
         return {};
     }
 
-    /// "VCA 2" and "Osc B" are the second of theirs; 0: the name says nothing.
-    static int numberOf(const std::string& name) {
-        const char last = name.empty() ? ' ' : name.back();
-        const bool alone = name.size() > 1 && name[name.size() - 2] == ' ';
-        if (alone && last >= '1' && last <= '9') return last - '0';
-        return alone && last >= 'A' && last <= 'H' ? last - 'A' + 1 : 0;
-    }
-
     std::optional<std::string> take(const FreePart& free) {
         const Post post = postFor(patch_, free, voice_);
         if (!edit(AddPost{post})) return {};
@@ -766,36 +595,6 @@ class NotesReader {
         const bool whole = std::ranges::any_of(
             part.knobs, [&](const KnobInfo& knob) { return looseWords(knob.name) == looseWords(word); });
         return (usual || whole) && knobNamed(part, word) != nullptr;
-    }
-
-    /// Between which fractions of the travel words like "short" leave a knob.
-    static std::optional<std::pair<double, double>> thirdOf(const std::string& word) {
-        if (among(word, std::array{"short", "low", "little", "small", "slow", "quick", "snappy", "dark", "soft",
-                                   "quiet", "subtle", "slight", "bit"}))
-            return std::pair{0.0, 1.0 / 3.0};
-        if (among(word, std::array{"long", "high", "lots", "big", "fast", "bright", "loud", "much", "strong", "heavy"}))
-            return std::pair{2.0 / 3.0, 1.0};
-        if (among(word, std::array{"medium", "mid", "middling", "moderate", "some"}))
-            return std::pair{1.0 / 3.0, 2.0 / 3.0};
-        return {};
-    }
-    static std::optional<double> placeOf(const std::string& text) {
-        if (among(text, std::array{"noon", "midday", "centre", "center", "middle", "half", "halfway", "12", "half way",
-                                   "straight up"}))
-            return 0.5;
-        if (among(text, std::array{"max", "full", "open", "fully open", "all the way up", "cw", "fully cw", "maximum",
-                                   "full up", "wide open", "fully up"}))
-            return 1.0;
-        if (among(text, std::array{"min", "zero", "off", "closed", "fully closed", "ccw", "fully ccw",
-                                   "all the way down", "minimum", "nothing", "fully down", "0"}))
-            return 0.0;
-        if (text == "quarter" || text == "a quarter") return 0.25;
-        if (text == "three quarters") return 0.75;
-        if (text.ends_with("h") && text.size() < 4)
-            if (const auto hour = parseNumber(std::string_view(text).substr(0, text.size() - 1));
-                hour && *hour >= 1 && *hour <= 12)
-                return parseClockHand(text.substr(0, text.size() - 1) + ":00");
-        return parseClockHand(text);
     }
 
     bool turn(const std::string& post, const KnobInfo& knob, Words value) {
@@ -904,25 +703,6 @@ class NotesReader {
 
     // Steps.
 
-    static bool looksLikeSteps(const std::string& text) {
-        const Words words = wordsOf(text);
-        if (words.size() < 2) return false;
-        const std::string all = joined(words);
-        return readSteps(cleanSteps(all)).has_value() ||
-               (all.find('x') != std::string::npos && readHits(all).has_value());
-    }
-    /// As people write them: commas between, "rest", "_" for a tie.
-    static std::string cleanSteps(std::string text) {
-        text = lower(text);
-        replaceAll(text, ",", " ");
-        replaceAll(text, "|", " ");
-        replaceAll(text, " rest", " -");
-        replaceAll(text, "_", "=");
-        replaceAll(text, " tie", " =");
-        if (text.starts_with("rest")) text.replace(0, 4, "-");
-        return std::string(trimmed(text));
-    }
-
     void steps(const std::string& text, bool lane, int index) {
         std::string post = current_;
         if (post.empty() || !isSequencer(post)) {
@@ -959,13 +739,14 @@ class NotesReader {
 };
 
 } // namespace
+} // namespace notes
 
 int NotesRead::wholeLines() const {
     return static_cast<int>(std::ranges::count_if(answers, [](const NoteAnswer& one) { return one.whole(); }));
 }
 
 Result<NotesRead> readNotes(std::string_view text, const Patch& start, const Library& library, const Case& housing) {
-    NotesReader reader(start, library, housing);
+    notes::NotesReader reader(start, library, housing);
     std::istringstream in{std::string(text)};
     int number = 0;
     for (std::string line; std::getline(in, line);) {
