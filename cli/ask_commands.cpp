@@ -28,7 +28,8 @@ struct AskCommand : Destination {
     std::string key, tuning, vowel, trigger, tracking;
     std::vector<std::string> fit;
     double seconds = 0.0, from = 0.0, window = 0.0, volts = 10.0, level = 0.0;
-    int channel = 1, runs = 320;
+    int channel = 1, runs = 320, step = 0, track = 0, lane = 0;
+    std::string sequencer;
     bool realCase = false, scenes = false, lanes = false, xy = false, falling = false, sidebands = false, alias = false,
          bare = false, dark = false, mixed = false, averaged = false, linear = false, keep = false, onSheet = false;
 };
@@ -170,6 +171,14 @@ void addAsk(CLI::App& app, Context& context) {
     command->add_option("--window", options->window, "Of shape: seconds that the picture shows")
         ->check(CLI::Range(1e-5, 60.0));
     command->add_option("--trigger", options->trigger, "Of shape: the jack whose edge begins it, or free");
+    auto* step = command->add_option("--step", options->step,
+                                     "Of shape: the step that it begins with, counted from 1; of --track or --lane");
+    step->check(CLI::Range(1, 64));
+    command->add_option("--track", options->track, "Its track; default: the first")
+        ->check(CLI::Range(1, 64))
+        ->needs(step);
+    command->add_option("--lane", options->lane, "Its lane")->check(CLI::Range(1, 64))->needs(step);
+    command->add_option("--sequencer", options->sequencer, "Its post; needed where there are several")->needs(step);
     command->add_flag("--falling", options->falling, "Its falling edge");
     command->add_option("--level", options->level, "In volts")->check(CLI::Range(-12.0, 12.0));
     command->add_flag("--lanes", options->lanes, "Traces under one another");
@@ -233,6 +242,13 @@ void addAsk(CLI::App& app, Context& context) {
                 asking.againstName = other->title;
                 asking.against = std::move(other);
             }
+        }
+        if (options->step > 0) {
+            if (!patch) refuse("a recording has no steps");
+            const Sequencer sequencer = sequencerNamed(*patch, library, options->sequencer);
+            const bool lane = options->lane > 0;
+            const int index = std::max(1, lane ? options->lane : options->track) - 1;
+            asking.step = StepAt{{sequencer.post, lane, index}, options->step - 1};
         }
         if (!options->tracking.empty()) asking.played = readJack(options->tracking);
         for (const std::string& text : options->fit) {

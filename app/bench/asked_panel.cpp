@@ -25,6 +25,7 @@ namespace {
 constexpr int kWidth = 268;
 constexpr int kQuestionHeight = 34;
 constexpr std::size_t kMostAgainst = 24;
+constexpr int kAtStep = -3;                                                           ///< of the trigger
 constexpr std::array kWindows = {0.0, 0.001, 0.005, 0.02, 0.1, 0.5, 2.0, 10.0, 60.0}; ///< seconds; 0: as it fits
 
 QIcon dot(const QColor& colour) {
@@ -326,6 +327,7 @@ Asking AskedPanel::asking() const {
     if (const double window = window_->currentData().toDouble(); window > 0.0) out.options.window = window;
     const int trigger = trigger_->currentData().toInt();
     if (trigger == -1) out.options.trigger.by = Trigger::By::Free;
+    if (trigger == kAtStep) out.step = step_;
     if (trigger >= 0) {
         out.options.trigger.by = Trigger::By::Edge;
         out.options.trigger.track = trigger;
@@ -503,6 +505,14 @@ void AskedPanel::fillTriggers() {
     trigger_->addItem(tr("free"), -1);
     for (int n = 0; n < static_cast<int>(jacks_.size() + recordings_.size()); ++n)
         trigger_->addItem(tr("edges of %1").arg(askedOf_->item(n) ? askedOf_->item(n)->toolTip() : QString()), n);
+    // A step that was chosen in Time: only a silent run knows when it comes.
+    if (const Chosen& picked = session_.selection.chosen(); !picked.steps.empty() && !picked.line.post.empty())
+        step_ = StepAt{picked.line, *picked.steps.begin()};
+    if (step_ && !session_.document.patch().post(step_->line.post)) step_.reset();
+    if (step_ && !live())
+        trigger_->addItem(
+            tr("step %1 of %2").arg(step_->step + 1).arg(q(session_.document.patch().post(step_->line.post)->name)),
+            kAtStep);
     const int at = trigger_->findData(chosen);
     trigger_->setCurrentIndex(std::max(0, at));
     const QVariant tuned = tuning_->currentData();

@@ -132,6 +132,7 @@ class AskedPanel : public QWidget {
     int lastId_ = 0;
     mutable std::vector<Against> others_; ///< patches of takes come in when they are asked for
     bool filling_ = false;
+    std::optional<StepAt> step_; ///< that was chosen last
 
     friend class BenchPlace;
 };

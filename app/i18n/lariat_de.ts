@@ -5253,6 +5253,10 @@
         <source>{} adds</source>
         <translation>{} bringt</translation>
     </message>
+    <message>
+        <source>{} has no such line of steps</source>
+        <translation>{} hat keine solche Zeile von Schritten</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -5618,6 +5622,10 @@
     <message>
         <source>the second of them</source>
         <translation>das zweite davon</translation>
+    </message>
+    <message>
+        <source>step %1 of %2</source>
+        <translation>Schritt %1 von %2</translation>
     </message>
 </context>
 <context>

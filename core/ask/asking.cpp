@@ -30,6 +30,7 @@ Result<std::vector<Trace>> heardOf(const Asking& asking, const Patch& patch, con
     how.rate = rate;
     how.realCase = asking.realCase;
     how.scenes = asking.scenes;
+    if (asking.question == Question::Shape) how.step = asking.step;
     how.progress = progress;
     auto traces = listen(patch, library, jacks, how);
     if (traces && asking.question == Question::Note)
@@ -118,6 +119,10 @@ Result<Answer> answerTo(const Asking& asking, const Patch* patch, const Library&
         auto heard = heardOf(asking, *patch, library, kRate, seconds, most);
         if (!heard) return tl::unexpected(heard.error());
         asked.tracks = std::move(*heard);
+        if (asking.step && asking.question == Question::Shape) {
+            asked.options.trigger.by = Trigger::By::Edge;
+            asked.options.trigger.track = static_cast<int>(asked.tracks.size()) - 1;
+        }
     }
     for (const auto& recording : asking.recordings) asked.tracks.push_back(*recording);
     if (asking.against && asking.question == Question::Better) {

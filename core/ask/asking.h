@@ -19,6 +19,7 @@ struct Asking {
     double seconds = 0.0; ///< of the silent run; 0: as long as the question needs
     bool realCase = false;
     bool scenes = false;
+    std::optional<StepAt> step{};           ///< of shape: the picture begins where the line comes to it
     bool alone = false;                     ///< without the leader and the gate beside what is named
     bool twice = false;                     ///< of the content: once more at twice the rate
     std::optional<JackRef> played{};        ///< of the note: the pitch input that a range of volts is played into

@@ -5,6 +5,7 @@
 #include "library/meaning.h"
 #include "measure/reading.h"
 #include "timing/lines.h"
+#include "timing/pattern_edits.h"
 #include "units/level.h"
 
 #include <algorithm>
@@ -22,6 +23,7 @@ namespace {
 constexpr sf_count_t kPiece = 1 << 16; ///< frames read at a time
 constexpr double kLowestRate = 100.0;
 constexpr float kLargest = 1e6f; ///< times full scale
+constexpr float kStepVolts = 8.0f;
 
 bool isWayOut(const JackRef& jack) {
     return jack.post.empty();
@@ -78,11 +80,17 @@ Result<std::vector<Trace>> listen(const Patch& patch, const Library& library, co
         }
         out.push_back(std::move(track));
     }
-    const Patch heard = mix ? patch : onlyWhatReaches(patch, library, settings.probes);
+    const auto sequencer = options.step ? sequencerOf(patch, library, options.step->line.post) : std::nullopt;
+    if (options.step && (!sequencer || std::ranges::find(sequencer->lines, options.step->line, &SequencerLine::at) ==
+                                           sequencer->lines.end()))
+        return failure(say("{} has no such line of steps", options.step->line.post));
+    const Patch heard = mix || options.step ? patch : onlyWhatReaches(patch, library, settings.probes);
     auto renderer = Renderer::make(heard, library, settings);
     if (!renderer) return tl::unexpected(renderer.error());
     const auto wanted = static_cast<std::size_t>(options.seconds * options.rate);
     for (Trace& track : out) track.volts.reserve(wanted + kRun);
+    Trace atStep;
+    const int teller = sequencer ? renderer->schedule().tellerOf(sequencer->post) : -1;
     double done = 0.0;
     const bool ended = renderer->run(options.seconds, [&](const RunView& run) {
         for (std::size_t i = 0; i < out.size(); ++i) {
@@ -97,10 +105,24 @@ Result<std::vector<Trace>> listen(const Patch& patch, const Library& library, co
                 volts.insert(volts.end(), run.probes[idx(probes[i])]->volts.begin(),
                              run.probes[idx(probes[i])]->volts.end());
         }
+        if (teller >= 0) {
+            Told told{};
+            renderer->schedule().tell(teller, told);
+            const bool there = told[toldAt(*sequencer, options.step->line)] == options.step->step;
+            atStep.volts.insert(atStep.volts.end(), kRun, there ? kStepVolts : 0.0f);
+        }
         done += kRun / options.rate;
         return !options.progress || options.progress(std::min(1.0, done / options.seconds));
     });
     if (!ended) return failure(say("stopped"));
+    if (options.step) {
+        atStep.name = fmt::format("{} {}", patch.post(sequencer->post)->name, options.step->step + 1);
+        atStep.jack.post = sequencer->post;
+        atStep.rate = options.rate;
+        atStep.kind = SignalKind::Gate;
+        atStep.volts.resize(wanted); // of a line that tells nothing it stays shut
+        out.push_back(std::move(atStep));
+    }
     for (Trace& track : out) track.volts.resize(std::min(track.volts.size(), wanted));
     return out;
 }

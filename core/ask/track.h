@@ -2,6 +2,7 @@
 #pragma once
 
 #include "library/library.h"
+#include "timing/lines.h"
 
 #include <filesystem>
 #include <functional>
@@ -25,12 +26,19 @@ struct Trace {
 
 inline constexpr std::size_t kMostTracks = 8;
 
+/// A step of a sequencer, counted from 0.
+struct StepAt {
+    LineRef line;
+    int step = 0;
+};
+
 struct ListenOptions {
     double seconds = 10.0;
     double rate = 96000.0;
     bool realCase = false;
     bool scenes = false;
     std::vector<int> silenced{};            ///< cables that bring nothing
+    std::optional<StepAt> step{};           ///< heard as one more gate: open while the line stands there
     std::function<bool(double)> progress{}; ///< told 0…1; false stops
 };
 
@@ -39,7 +47,7 @@ std::string trackName(const Patch& patch, const Library& library, const JackRef&
 
 /// Runs the patch from its start and records these jacks in volts, outputs or inputs, patched or not. A jack without a
 /// post stands for the way out, left ("") or right ("right"). What nothing is plugged into stands at 0 V. Fails if a
-/// jack is none, or when stopped. `patch` is a checked one.
+/// jack or the step is none, or when stopped. `patch` is a checked one.
 Result<std::vector<Trace>> listen(const Patch& patch, const Library& library, const std::vector<JackRef>& jacks,
                                   const ListenOptions& options);
 

@@ -223,6 +223,29 @@ class BenchWindowTest : public QObject {
         QVERIFY(!benchOf(o).isVisible());
     }
 
+    /// The step that was chosen in Time is one that a picture can begin with.
+    void aChosenStepIsATrigger() {
+        Opened o;
+        o.window.selection().chooseSteps({"tracks", false, 0}, {4});
+        go(o);
+        benchOf(o).asked().choose(Question::Shape);
+        benchOf(o).asked().addJack({"tracks", "pitch-1"});
+        answered(o);
+        auto& trigger = named<QComboBox>(o, "bench-trigger");
+        const int at = trigger.findText(QStringLiteral("step 5 of Tracks"));
+        QVERIFY(at >= 0);
+        trigger.setCurrentIndex(at);
+        answered(o);
+        QVERIFY2(benchOf(o).answer() && benchOf(o).answer()->tracks.back() == "Tracks 5", qPrintable(verdict(o)));
+        named<QComboBox>(o, "bench-from").setCurrentIndex(1); // of the running patch nobody knows when it comes
+        QVERIFY(trigger.findText(QStringLiteral("step 5 of Tracks")) < 0);
+        named<QComboBox>(o, "bench-from").setCurrentIndex(0);
+        // Its sequencer goes.
+        QVERIFY(o.window.document().apply({RemovePost{"tracks"}}, QStringLiteral("out")));
+        QVERIFY(trigger.findText(QStringLiteral("step 5 of Tracks")) < 0);
+        answered(o);
+    }
+
     /// Two cursors are drawn with the mouse, and moved with the keys.
     void cursorsMeasure() {
         Opened o;

@@ -541,6 +541,35 @@ class AskTest : public QObject {
         QVERIFY2(spread(both) < 0.5 * spread(linear), qPrintable(QString::number(spread(both))));
     }
 
+    /// A picture may begin with a step, whichever way the sequencer goes there.
+    void aStepIsATrigger() {
+        PatchMaker maker;
+        const Patch patch = maker.voice().make(); // four notes of a sixteenth each
+        const double pulse = 60.0 / tempoOf(patch, workspace().library) / 4.0;
+        Asking asking;
+        asking.question = Question::Shape;
+        asking.jacks = {{"tracks", "pitch-1"}};
+        asking.seconds = 2.0;
+        asking.alone = true;
+        asking.options.window = 0.5 * pulse;
+        const int notes[] = {50, 57, 62, 53};
+        for (int step = 0; step < 4; ++step) {
+            asking.step = StepAt{{"tracks", false, 0}, step};
+            const auto answer = answerTo(asking, &patch, workspace().library);
+            QVERIFY2(answer.has_value(), answer ? "" : answer.error().text().c_str());
+            QCOMPARE(answer->tracks.size(), std::size_t{2});
+            QVERIFY2(answer->tracks.back().ends_with(std::to_string(step + 1)), answer->tracks.back().c_str());
+            const auto& columns = answer->plots.front().curves.front().columns;
+            const double volts = (notes[step] - 60) / 12.0;
+            QVERIFY2(std::abs(static_cast<double>(columns[columns.size() / 2].max) - volts) < 0.01,
+                     qPrintable(QStringLiteral("step %1: %2").arg(step).arg(static_cast<double>(columns[100].max))));
+        }
+        asking.step = StepAt{{"tracks", false, 40}, 0};
+        QVERIFY(!answerTo(asking, &patch, workspace().library));
+        asking.step = StepAt{{"osc", false, 0}, 0};
+        QVERIFY(!answerTo(asking, &patch, workspace().library));
+    }
+
     /// What a patch asks for its sheet: written and read back, in whatever way it is asked, answered or told why not.
     void sheetsAsk() {
         Patch patch = lamp();
