@@ -395,7 +395,9 @@ void AskedPanel::changeRecording(Recorded recorded) {
 /// Patches can be heard in turns, and so can recordings.
 void AskedPanel::showHearing() {
     const bool other = against_->currentIndex() >= 0 && against_->currentIndex() < static_cast<int>(others_.size());
-    const bool heard = againstSecond() ? jacks_.empty() && recordings_.size() >= 2 : other;
+    const bool heard =
+        question() == Question::Better && (againstSecond() ? jacks_.empty() && recordings_.size() >= 2 : other);
+    if (!heard && turns_->isChecked()) Q_EMIT turnsWanted(false); // nobody could switch it off any more
     turns_->setEnabled(heard);
     blind_->setEnabled(heard);
 }
@@ -523,6 +525,7 @@ void AskedPanel::fillTriggers() {
 }
 
 void AskedPanel::fillAgainst() {
+    const QSignalBlocker quiet(against_);            // while it is filled, nothing is chosen
     const QVariant chosen = against_->currentData(); // two takes may have one name
     std::vector<Against> files;
     for (Against& other : others_)
@@ -557,6 +560,8 @@ void AskedPanel::fillAgainst() {
     against_->addItem(tr("a patch file…"));
     const int at = chosen.isValid() ? against_->findData(chosen) : -1;
     against_->setCurrentIndex(at >= 0 && at < static_cast<int>(others_.size()) ? at : others_.empty() ? -1 : 0);
+    showHearing();
+    showOptions();
 }
 
 void AskedPanel::holdAgainst(Against other) {

@@ -5257,6 +5257,14 @@
         <source>{} has no such line of steps</source>
         <translation>{} hat keine solche Zeile von Schritten</translation>
     </message>
+    <message>
+        <source>the step that a picture begins with is not kept with the patch: choose another beginning</source>
+        <translation>der Schritt, mit dem ein Bild beginnt, bleibt nicht beim Patch: einen anderen Anfang wählen</translation>
+    </message>
+    <message>
+        <source>the tuning that notes are held against is not kept with the patch: choose none</source>
+        <translation>die Stimmung, an der Töne gemessen werden, bleibt nicht beim Patch: keine wählen</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>

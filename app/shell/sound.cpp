@@ -159,6 +159,14 @@ QString Sound::deviceName() const {
     return device_ ? QString::fromStdString(device_->name()) : QString();
 }
 
+/// False if the file cannot be had; `message` has said why.
+bool Sound::begin(LiveJam& jam, const QString& file) {
+    const int bits = file.endsWith(QLatin1String(".flac"), Qt::CaseInsensitive) ? 24 : 32;
+    const auto started = jam.start(file.toStdString(), {static_cast<double>(AudioSettings{}.rate), 2, bits});
+    if (!started) Q_EMIT message(said(started.error()), true);
+    return started.has_value();
+}
+
 void Sound::record(const QString& file, bool stems) {
     stopRecording();
     if (!device_) {
@@ -166,12 +174,7 @@ void Sound::record(const QString& file, bool stems) {
                        true);
         return;
     }
-    const int bits = file.endsWith(QLatin1String(".flac"), Qt::CaseInsensitive) ? 24 : 32;
-    const auto started = jam_.start(file.toStdString(), {static_cast<double>(AudioSettings{}.rate), 2, bits});
-    if (!started) {
-        Q_EMIT message(said(started.error()), true);
-        return;
-    }
+    if (!begin(jam_, file)) return;
     jamStart_ = engine_.meters.frames.load();
     recordingTo_ = file;
     const QString why = stems ? recordStems(file) : QString();
@@ -255,12 +258,7 @@ void Sound::recordIn(const QString& file) {
             true);
         return;
     }
-    const int bits = file.endsWith(QLatin1String(".flac"), Qt::CaseInsensitive) ? 24 : 32;
-    const auto started = comingIn_.start(file.toStdString(), {static_cast<double>(AudioSettings{}.rate), 2, bits});
-    if (!started) {
-        Q_EMIT message(said(started.error()), true);
-        return;
-    }
+    if (!begin(comingIn_, file)) return;
     comingInTo_ = file;
     comingInStart_ = engine_.meters.frames.load();
     Q_EMIT message(tr("What comes in is recorded to %1.").arg(file), false);

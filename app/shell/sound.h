@@ -110,6 +110,7 @@ class Sound : public QObject {
     void follow();
     void endJam();
     void endIn();
+    bool begin(LiveJam& jam, const QString& file);
     [[nodiscard]] AudioSettings settings(const QString& device) const;
     QString recordStems(const QString& file);
     void endStems();

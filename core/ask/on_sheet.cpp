@@ -51,6 +51,10 @@ Result<SheetQuestion> forSheet(const Asking& asking) {
         return failure(say("a recording does not travel with the patch: ask of jacks alone"));
     if (asking.against) return failure(say("another patch does not travel with this one: ask of jacks alone"));
     if (asking.played) return failure(say("what is played into a jack is not kept with the patch"));
+    if (asking.question == Question::Shape && asking.step)
+        return failure(say("the step that a picture begins with is not kept with the patch: choose another beginning"));
+    if (asking.question == Question::Note && asking.options.tuning)
+        return failure(say("the tuning that notes are held against is not kept with the patch: choose none"));
     SheetQuestion out{questionId(asking.question), asking.jacks};
     if (out.of.empty()) out.of.push_back({});
     const auto add = [&](const std::string& word) { out.with += (out.with.empty() ? "" : " ") + word; };

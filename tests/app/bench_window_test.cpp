@@ -432,8 +432,19 @@ class BenchWindowTest : public QObject {
         });
         press(o, "bench-blind");
         QVERIFY(!engine.playback());
-        // Without the second there is nothing to take turns with.
+        // Another question ends it, and so does taking out what is heard: nothing plays on that no button stops.
+        o.window.activateWindow(); // after the dialog
+        QVERIFY(QTest::qWaitForWindowActive(&o.window));
+        press(o, "bench-turns");
+        QVERIFY(engine.playback());
+        QTest::keyClick(&o.window, Qt::Key_1, Qt::AltModifier);
+        QVERIFY(!engine.playback());
+        QTest::keyClick(&o.window, Qt::Key_7, Qt::AltModifier);
+        answered(o);
+        press(o, "bench-turns");
+        QVERIFY(engine.playback());
         benchOf(o).asked().takeOut(1);
+        QVERIFY(!engine.playback());
         QVERIFY(!named<QPushButton>(o, "bench-turns").isEnabled());
     }
 

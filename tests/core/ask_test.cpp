@@ -615,6 +615,12 @@ class AskTest : public QObject {
         for (std::size_t n = patch.asked.size(); n < kMostSheetQuestions; ++n)
             patch = applyEdit(patch, AskOnSheet{{"shape", {{"osc-a", std::to_string(n)}}}}).value();
         QVERIFY(!applyEdit(patch, AskOnSheet{{"shape", {{"osc-b", "saw"}}}}));
+        // What would be lost on the way is refused, not dropped.
+        Asking shape;
+        shape.jacks = {{"osc-a", "saw"}};
+        QVERIFY(forSheet(shape));
+        shape.step = StepAt{{"tracks", false, 0}, 2};
+        QVERIFY(!forSheet(shape));
         asking.recordings = {std::make_shared<const Trace>()};
         QVERIFY(!forSheet(asking));
     }
