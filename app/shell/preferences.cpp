@@ -2,6 +2,7 @@
 
 #include "look/fonts.h"
 #include "shell/language.h"
+#include "widgets/plain.h"
 
 #include <QCheckBox>
 #include <QDialogButtonBox>
@@ -185,13 +186,11 @@ QWidget* Preferences::makeSimulatedIn() {
     auto* whole = new QWidget;
     auto* across = new QHBoxLayout(whole);
     across->setContentsMargins(0, 0, 0, 0);
-    auto* choose = new QPushButton;
-    choose->setObjectName(QStringLiteral("simulated-in"));
+    auto* choose = plainButton({}, "simulated-in"); // Return closes the dialog, and opens no other
     choose->setToolTip(
         tr("A sound file that comes in at the simulated interface, again and again, as if it were played "
            "there"));
-    auto* none = new QPushButton(tr("Nothing"));
-    none->setObjectName(QStringLiteral("simulated-in-none"));
+    auto* none = plainButton(tr("Nothing"), "simulated-in-none");
     across->addWidget(choose, 1);
     across->addWidget(none);
     const auto show = [choose, none] {
