@@ -65,6 +65,7 @@ void giveExamples(CLI::App& command, const std::string& lines);
 
 void addBlocks(CLI::App& app, Context& context);
 void addModules(CLI::App& app, Context& context);
+void addBoxModule(CLI::App& module, Context& context);
 void addCheck(CLI::App& app, Context& context);
 void addBench(CLI::App& app, Context& context);
 void addMidi(CLI::App& app, Context& context);
@@ -74,6 +75,7 @@ void addRender(CLI::App& app, Context& context);
 void addMeasure(CLI::App& app, Context& context);
 void addRecord(CLI::App& app, Context& context);
 void addTie(CLI::App& app, Context& context);
+void addStates(CLI::App& app, Context& context);
 void addSheet(CLI::App& app, Context& context);
 void addScales(CLI::App& app, Context& context);
 void addDiff(CLI::App& app, Context& context);

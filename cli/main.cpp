@@ -49,13 +49,13 @@ int main(int argc, char** argv) {
     app.set_version_flag("--version", "lariat-cli 0.1.0");
     app.fallthrough();
     for (auto* add :
-         {lariat::cli::addBlocks,  lariat::cli::addModules, lariat::cli::addCheck,     lariat::cli::addRender,
-          lariat::cli::addMeasure, lariat::cli::addRecord,  lariat::cli::addTie,       lariat::cli::addSheet,
-          lariat::cli::addBench,   lariat::cli::addMidi,    lariat::cli::addBuild,     lariat::cli::addDiff,
-          lariat::cli::addScales,  lariat::cli::addPattern, lariat::cli::addResponses, lariat::cli::addClocks,
-          lariat::cli::addReckon,  lariat::cli::addScenes,  lariat::cli::addPlan,      lariat::cli::addFind,
-          lariat::cli::addStock,   lariat::cli::addBundle,  lariat::cli::addModule,    lariat::cli::addUnknown,
-          lariat::cli::addLog,     lariat::cli::addRead,    lariat::cli::addAsk})
+         {lariat::cli::addBlocks,  lariat::cli::addModules, lariat::cli::addCheck,   lariat::cli::addRender,
+          lariat::cli::addMeasure, lariat::cli::addRecord,  lariat::cli::addTie,     lariat::cli::addStates,
+          lariat::cli::addSheet,   lariat::cli::addBench,   lariat::cli::addMidi,    lariat::cli::addBuild,
+          lariat::cli::addDiff,    lariat::cli::addScales,  lariat::cli::addPattern, lariat::cli::addResponses,
+          lariat::cli::addClocks,  lariat::cli::addReckon,  lariat::cli::addScenes,  lariat::cli::addPlan,
+          lariat::cli::addFind,    lariat::cli::addStock,   lariat::cli::addBundle,  lariat::cli::addModule,
+          lariat::cli::addUnknown, lariat::cli::addLog,     lariat::cli::addRead,    lariat::cli::addAsk})
         add(app, context);
     try {
         app.parse(argc, argv);

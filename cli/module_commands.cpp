@@ -336,6 +336,7 @@ void addModule(CLI::App& app, Context& context) {
     addModuleWords(*module, context);
     addMakeModule(*module, context);
     addTryModule(*module, context);
+    addBoxModule(*module, context);
     addCalibrateKnob(*module, context);
     addModuleTune(*module, context);
 }

@@ -1,5 +1,6 @@
 #include "devices/audio_device.h"
 
+#include "devices/outlive.h"
 #include "devices/simulated_device.h"
 
 #include <atomic>
@@ -23,6 +24,7 @@ struct Found {
 void quiet(RtAudioError::Type, const std::string&) {}
 
 std::vector<Found> findDevices() {
+    outliveSoundSystems();
     std::vector<Found> found;
     std::vector<RtAudio::Api> apis;
     RtAudio::getCompiledApi(apis);

@@ -10,10 +10,9 @@ namespace {
 class RealMidiInput final : public MidiInput {
   public:
     RealMidiInput(const std::string& name, MidiCallback callback)
-        : name_(name), callback_(std::move(callback)), in_(RtMidi::UNSPECIFIED, kMidiClient) {
-        in_.setCallback(&RealMidiInput::received, this);
-        in_.ignoreTypes(true, false, true); // clock comes in, long system messages and sensing do not
-        openMidiPort(in_, name, kOwnMidiInput);
+        : name_(name), callback_(std::move(callback)), in_(openMidiPort<RtMidiIn>(name, kOwnMidiInput)) {
+        in_->setCallback(&RealMidiInput::received, this);
+        in_->ignoreTypes(true, false, true); // clock comes in, long system messages and sensing do not
     }
     [[nodiscard]] std::string name() const override { return name_; }
 
@@ -26,7 +25,7 @@ class RealMidiInput final : public MidiInput {
 
     std::string name_;
     MidiCallback callback_;
-    RtMidiIn in_;
+    std::unique_ptr<RtMidiIn> in_;
 };
 
 } // namespace

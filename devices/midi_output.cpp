@@ -9,9 +9,8 @@ namespace {
 
 class RealMidiOutput final : public MidiOutput {
   public:
-    explicit RealMidiOutput(const std::string& name) : name_(name), out_(RtMidi::UNSPECIFIED, kMidiClient) {
-        openMidiPort(out_, name, kVirtualMidiPort);
-    }
+    explicit RealMidiOutput(const std::string& name)
+        : name_(name), out_(openMidiPort<RtMidiOut>(name, kVirtualMidiPort)) {}
     [[nodiscard]] std::string name() const override { return name_; }
     bool send(const MidiMessage& message) override {
         // Real-time messages are one byte; of the others those of program and channel pressure have two.
@@ -19,7 +18,7 @@ class RealMidiOutput final : public MidiOutput {
         const std::size_t size = kind >= 0xF0 ? 1 : kind == 0xC0 || kind == 0xD0 ? 2 : 3;
         const unsigned char bytes[3] = {message.status, message.data1, message.data2};
         try {
-            out_.sendMessage(bytes, size);
+            out_->sendMessage(bytes, size);
             return true;
         } catch (const RtMidiError&) {
             return false;
@@ -28,7 +27,7 @@ class RealMidiOutput final : public MidiOutput {
 
   private:
     std::string name_;
-    RtMidiOut out_;
+    std::unique_ptr<RtMidiOut> out_;
 };
 
 } // namespace

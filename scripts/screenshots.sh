@@ -32,7 +32,11 @@ build/app/lariat --theme light --size 1280x800 --panel notes --picture "$shots/n
     build/cli/lariat-cli log show 5 --out "$XDG_DATA_HOME/lamp.lariat" >/dev/null
     build/app/lariat "$XDG_DATA_HOME/lamp.lariat" --theme light --size 1280x800 --place log --picture "$shots/log.png"
 )
-build/app/lariat --theme light --size 1280x800 --place stock --panel "behind cask-drum" --picture "$shots/maker.png"
+(
+    XDG_DATA_HOME="$(mktemp -d)" # no draft of an earlier run
+    export XDG_DATA_HOME
+    build/app/lariat --theme light --size 1280x800 --place stock --panel "behind crows-nest" --picture "$shots/maker.png"
+)
 (
     XDG_DATA_HOME="$(mktemp -d)" # a calibration of somebody's own
     export XDG_DATA_HOME

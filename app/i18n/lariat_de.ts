@@ -8,8 +8,8 @@
         <translation>Trennt den Draht hinter der Platte von %1 nach %2.</translation>
     </message>
     <message>
-        <source>Takes its channels out of %1.</source>
-        <translation>Nimmt seine Kanäle aus %1 heraus.</translation>
+        <source>Takes %1 out of %2.</source>
+        <translation>Nimmt %1 aus %2 heraus.</translation>
     </message>
 </context>
 <context>
@@ -98,10 +98,6 @@
         <translation>{} cm {} nehmen</translation>
     </message>
     <message>
-        <source>{} channels are missing from {}</source>
-        <translation>{} Kanäle fehlen in {}</translation>
-    </message>
-    <message>
         <source>A plug in {} of {} takes its channels out of the sum, and they reach the way out by no other road.</source>
         <translation>Ein Stecker in {} von {} nimmt dessen Kanäle aus der Summe, und sie erreichen den Ausgang auf keinem anderen Weg.</translation>
     </message>
@@ -156,10 +152,6 @@
     <message>
         <source>{} runs on between hits, so each hit starts at another phase. Leave it alive if you like that.</source>
         <translation>{} läuft zwischen den Schlägen weiter, also beginnt jeder an einer anderen Phase. So lassen, wenn es gefällt.</translation>
-    </message>
-    <message>
-        <source>Tie the trigger to {} sync</source>
-        <translation>Den Trigger mit {} sync verbinden</translation>
     </message>
     <message>
         <source>stays at {:.0f} Hz while the tune moves {:.0f} cents</source>
@@ -294,10 +286,6 @@
         <translation>{} Wellen, die nie unter null gehen, werden in {} summiert. Die Hälfte umzudrehen hält die Summe um 0 V.</translation>
     </message>
     <message>
-        <source>Turn {} of them over with free attenuverters</source>
-        <translation>{} davon mit freien Attenuvertern umdrehen</translation>
-    </message>
-    <message>
         <source>{:.0f} mA on {}, {:.0f} mA are there</source>
         <translation>{:.0f} mA auf {}, vorhanden sind {:.0f} mA</translation>
     </message>
@@ -336,10 +324,6 @@
     <message>
         <source>{} is reset by {}, which carries the tune. Pitch on {} only changes its colour.</source>
         <translation>{} wird von {} zurückgesetzt, und der trägt die Melodie. Tonhöhe an {} ändert nur die Farbe.</translation>
-    </message>
-    <message>
-        <source>Move cable {} to {} v/oct</source>
-        <translation>Kabel {} nach {} v/oct umstecken</translation>
     </message>
     <message>
         <source>peaks at {:.1f} V, {:.1f} V are needed</source>
@@ -5265,6 +5249,98 @@
         <source>the tuning that notes are held against is not kept with the patch: choose none</source>
         <translation>die Stimmung, an der Töne gemessen werden, bleibt nicht beim Patch: keine wählen</translation>
     </message>
+    <message>
+        <source>that is {} blocks; behind one panel there is room for {}</source>
+        <translation>das sind {} Blöcke; hinter einer Frontplatte ist Platz für {}</translation>
+    </message>
+    <message>
+        <source>nothing was chosen to go into the box</source>
+        <translation>nichts wurde gewählt, das in die Kiste soll</translation>
+    </message>
+    <message>
+        <source>there is no post &quot;{}&quot; in this patch</source>
+        <translation>in diesem Patch gibt es keinen Pfosten „{}“</translation>
+    </message>
+    <message>
+        <source>{} leads out of the case; a box leads out through its jacks</source>
+        <translation>{} führt aus dem Gehäuse; eine Kiste führt durch ihre Buchsen hinaus</translation>
+    </message>
+    <message>
+        <source>{} plays what belongs to the patch: it stays beside the box, tied to its jacks</source>
+        <translation>{} spielt, was zum Patch gehört: er bleibt neben der Kiste, mit ihren Buchsen verbunden</translation>
+    </message>
+    <message>
+        <source>a cable leads to {} of {}, from which nothing goes on: take it out first</source>
+        <translation>ein Kabel führt zu {} von {}, von wo nichts weitergeht: erst herausnehmen</translation>
+    </message>
+    <message>
+        <source>what comes to {} is scaled on its way, beyond what a wire behind a panel can: leave that post out of the box</source>
+        <translation>was zu {} kommt, wird auf dem Weg stärker skaliert, als ein Draht hinter der Platte es kann: diesen Pfosten nicht in die Kiste nehmen</translation>
+    </message>
+    <message>
+        <source>a box needs a name with letters</source>
+        <translation>eine Kiste braucht einen Namen mit Buchstaben</translation>
+    </message>
+    <message>
+        <source>no state was caught of {} yet</source>
+        <translation>von {} wurde noch kein Zustand gefangen</translation>
+    </message>
+    <message>
+        <source>no state of {} is called &quot;{}&quot;; there are {}</source>
+        <translation>kein Zustand von {} heißt „{}“; es gibt {}</translation>
+    </message>
+    <message>
+        <source>{} has no shift register whose state could be caught</source>
+        <translation>{} hat kein Schieberegister, dessen Zustand zu fangen wäre</translation>
+    </message>
+    <message>
+        <source>a state needs a name</source>
+        <translation>ein Zustand braucht einen Namen</translation>
+    </message>
+    <message>
+        <source>{} has a state {} already: forget it first, or give this one another name</source>
+        <translation>{} hat schon einen Zustand {}: erst diesen vergessen oder dem neuen einen anderen Namen geben</translation>
+    </message>
+    <message>
+        <source>there is a module {} already: give the box another name</source>
+        <translation>ein Modul {} gibt es schon: der Kiste einen anderen Namen geben</translation>
+    </message>
+    <message>
+        <source>this patch names no case that a box could stand in</source>
+        <translation>dieser Patch nennt kein Gehäuse, in dem eine Kiste stehen könnte</translation>
+    </message>
+    <message>
+        <source>missing from {}: {}</source>
+        <translation>in {} fehlt: {}</translation>
+    </message>
+    <message>
+        <source>Tie the trigger to {}</source>
+        <translation>Den Trigger mit {} verbinden</translation>
+    </message>
+    <message>
+        <source>{} is reset, {} is not</source>
+        <translation>{} wird zurückgesetzt, {} nicht</translation>
+    </message>
+    <message>
+        <source>After a stop {} goes on where it was while {} begins anew, and they part. Leave it if that is what you want.</source>
+        <translation>Nach einem Halt läuft {} dort weiter, wo es war, während {} von vorn beginnt, und sie laufen auseinander. Ist das gewollt, kann es so bleiben.</translation>
+    </message>
+    <message>
+        <source>Turn one of them over</source>
+        <translation>Eine davon umkehren</translation>
+    </message>
+    <message>
+        <source>Turn {} of them over</source>
+        <translation>{} davon umkehren</translation>
+    </message>
+    <message>
+        <source>The way there: {}.</source>
+        <translation>Der Weg dorthin: {}.</translation>
+    </message>
+    <message>
+        <source>Mends it: {}.</source>
+        <translation>Abhilfe: {}.</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -6399,6 +6475,49 @@
     <message>
         <source>As&amp;k for the knob that tells most</source>
         <translation>Nach dem Regler &amp;fragen, der am meisten sagt</translation>
+    </message>
+    <message>
+        <source>Look &amp;behind its panel</source>
+        <translation>&amp;Hinter seine Frontplatte sehen</translation>
+    </message>
+    <message>
+        <source>Put the voice into a bo&amp;x…</source>
+        <translation>Die Stimme in eine &amp;Kiste packen…</translation>
+    </message>
+    <message>
+        <source>Put the voice into a box</source>
+        <translation>Die Stimme in eine Kiste packen</translation>
+    </message>
+    <message>
+        <source>Name of the module that %1 becomes</source>
+        <translation>Name des Moduls, das aus %1 wird</translation>
+    </message>
+    <message>
+        <source>%1 box</source>
+        <translation>%1-Kiste</translation>
+    </message>
+    <message>
+        <source>a box</source>
+        <translation>eine Kiste</translation>
+    </message>
+    <message>
+        <source>put %1 into a box</source>
+        <translation>%1 in eine Kiste packen</translation>
+    </message>
+    <message>
+        <source>add a module</source>
+        <translation>ein Modul hinzufügen</translation>
+    </message>
+    <message numerus="yes">
+        <source>%1 is one module now, with %n jacks: look behind its panel to change it.</source>
+        <translation>
+            <numerusform>%1 ist jetzt ein einziges Modul mit %n Buchse: hinter seiner Frontplatte lässt es sich ändern.</numerusform>
+            <numerusform>%1 ist jetzt ein einziges Modul mit %n Buchsen: hinter seiner Frontplatte lässt es sich ändern.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>No row has room for it: it lies in the bag.</source>
+        <translation>Keine Reihe hat Platz dafür: es liegt in der Tasche.</translation>
     </message>
 </context>
 <context>
@@ -7609,18 +7728,6 @@
         <translation>Regler vom Controller lösen</translation>
     </message>
     <message>
-        <source>Keep the present state</source>
-        <translation>Jetzigen Zustand festhalten</translation>
-    </message>
-    <message>
-        <source>Writes the eight bits into the State switch; a trigger at restore brings them back.</source>
-        <translation>Schreibt die acht Bits in den Schalter State; ein Trigger an restore holt sie zurück.</translation>
-    </message>
-    <message>
-        <source>keep state %1</source>
-        <translation>Zustand %1 festhalten</translation>
-    </message>
-    <message>
         <source>none</source>
         <translation>keine</translation>
     </message>
@@ -8684,6 +8791,38 @@
     <message>
         <source>Before the first part: module, id, about, noise, and the width with its currents, as 10 HP, 45 mA on +12 V, 40 mA on -12 V</source>
         <translation>Vor dem ersten Teil: module, id, about, noise und die Breite mit den Strömen, etwa 10 HP, 45 mA on +12 V, 40 mA on -12 V</translation>
+    </message>
+    <message>
+        <source>Add a block…</source>
+        <translation>Block hinzufügen…</translation>
+    </message>
+    <message>
+        <source>Take it out</source>
+        <translation>Herausnehmen</translation>
+    </message>
+    <message>
+        <source>Takes the chosen block out, with its wires and what stands on the panel for it</source>
+        <translation>Nimmt den gewählten Block heraus, mit seinen Drähten und dem, was auf der Frontplatte für ihn steht</translation>
+    </message>
+    <message>
+        <source>Add a block</source>
+        <translation>Block hinzufügen</translation>
+    </message>
+    <message>
+        <source>Type what it is: VCO, filter, contour …</source>
+        <translation>Eingeben, was es ist: VCO, Filter, Hüllkurve …</translation>
+    </message>
+    <message>
+        <source>add %1</source>
+        <translation>%1 hinzufügen</translation>
+    </message>
+    <message>
+        <source>Choose a block of the module first: what plays it stays on the stand.</source>
+        <translation>Erst einen Block des Moduls wählen: was es spielt, bleibt auf dem Prüfstand.</translation>
+    </message>
+    <message>
+        <source>take %1 out</source>
+        <translation>%1 herausnehmen</translation>
     </message>
 </context>
 <context>
@@ -10508,6 +10647,57 @@ tempo 112</translation>
     <message>
         <source>What came in until then is in %1.</source>
         <translation>Was bis dahin hereinkam, liegt in %1.</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::StateTools</name>
+    <message>
+        <source>Catch this state…</source>
+        <translation>Diesen Zustand fangen…</translation>
+    </message>
+    <message>
+        <source>Keeps the eight bits that it holds now, and its knobs, under a name</source>
+        <translation>Behält die acht Bits, die es jetzt hält, und seine Regler unter einem Namen</translation>
+    </message>
+    <message>
+        <source>States that were caught</source>
+        <translation>Gefangene Zustände</translation>
+    </message>
+    <message>
+        <source>Forget</source>
+        <translation>Vergessen</translation>
+    </message>
+    <message>
+        <source>Takes the chosen state out of the patch</source>
+        <translation>Nimmt den gewählten Zustand aus dem Patch</translation>
+    </message>
+    <message>
+        <source>Go to a state</source>
+        <translation>Zu einem Zustand gehen</translation>
+    </message>
+    <message>
+        <source>Let the patch play first: what it holds then is what is caught.</source>
+        <translation>Erst den Patch spielen lassen: gefangen wird, was dann darin steht.</translation>
+    </message>
+    <message>
+        <source>Catch this state</source>
+        <translation>Diesen Zustand fangen</translation>
+    </message>
+    <message>
+        <source>What is it called? It holds %1.</source>
+        <translation>Wie heißt er? Er hält %1.</translation>
+    </message>
+    <message>
+        <source>catch state %1</source>
+        <translation>Zustand %1 fangen</translation>
+    </message>
+    <message>
+        <source>go to state %1</source>
+        <translation>zu Zustand %1 gehen</translation>
+    </message>
+    <message>
+        <source>forget state %1</source>
+        <translation>Zustand %1 vergessen</translation>
     </message>
 </context>
 <context>

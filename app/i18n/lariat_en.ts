@@ -30,6 +30,13 @@
             <numerusform> – %n cables</numerusform>
         </translation>
     </message>
+    <message numerus="yes">
+        <source>%1 is one module now, with %n jacks: look behind its panel to change it.</source>
+        <translation>
+            <numerusform>%1 is one module now, with %n jack: look behind its panel to change it.</numerusform>
+            <numerusform>%1 is one module now, with %n jacks: look behind its panel to change it.</numerusform>
+        </translation>
+    </message>
 </context>
 <context>
     <name>lariat::Chart</name>

@@ -7,11 +7,13 @@
 #include "building/voice.h"
 #include "library/tie.h"
 #include "library/unknowns.h"
+#include "library/words.h"
 #include "look/look.h"
 #include "look/text.h"
 #include "plan/telling.h"
 #include "shell/finder.h"
 #include "shell/shortcuts.h"
+#include "stock/box_voice.h"
 #include "widgets/plug_warning.h"
 
 #include <QClipboard>
@@ -94,6 +96,7 @@ void BuildingActions::addTo(QMenu& patch) {
     ofPost_ << add("describe-post", tr("&Name, voice and note of the post…"), [this] { describePost(); })
             << add("copy-settings", tr("&Copy its settings"), [this] { copySettings(); })
             << add("paste-settings", tr("Past&e settings"), [this] { pasteSettings(); })
+            << add("look-behind", tr("Look &behind its panel"), [this] { lookBehind(); })
             << add("remove-post", tr("Take the post o&ut"), [this] { removePost(); });
     add("ask-unknown", tr("As&k for the knob that tells most"), [this] { askForUnknown(); });
     add("order-posts", tr("Order the posts alon&g the flow"), [this] {
@@ -104,6 +107,7 @@ void BuildingActions::addTo(QMenu& patch) {
             session_.document.apply(edits, tr("order the posts"));
     });
     add("double-voice", tr("Double the &voice…"), [this] { duplicate(); });
+    add("box-voice", tr("Put the voice into a bo&x…"), [this] { box(); });
 }
 
 void BuildingActions::showMenu(const QPoint& where) {
@@ -352,13 +356,8 @@ void BuildingActions::swapCables() {
 }
 
 void BuildingActions::duplicate() {
-    const Cable* cable = session_.document.patch().cable(session_.selection.cable());
-    const Post* post = chosenPost();
-    const std::string voice = cable ? cable->voice : post ? post->voice : std::string();
-    if (voice.empty()) {
-        Q_EMIT message(tr("Choose a row or post of the voice first."), true);
-        return;
-    }
+    const std::string voice = chosenVoice();
+    if (voice.empty()) return;
     bool ok = false;
     const QString name =
         QInputDialog::getText(window_, tr("Double the voice"), tr("Name of the second %1").arg(q(voice)),
@@ -367,6 +366,65 @@ void BuildingActions::duplicate() {
     apply(duplicateVoice(session_.document.patch(), session_.document.library(), session_.document.housing(), voice,
                          name.trimmed().toStdString()),
           tr("double %1").arg(q(voice)));
+}
+
+/// The voice of the chosen row or post; empty, and said, if there is none.
+std::string BuildingActions::chosenVoice() {
+    const Cable* cable = session_.document.patch().cable(session_.selection.cable());
+    const Post* post = chosenPost();
+    const std::string voice = cable ? cable->voice : post ? post->voice : std::string();
+    if (voice.empty()) Q_EMIT message(tr("Choose a row or post of the voice first."), true);
+    return voice;
+}
+
+/// A name that no module has yet: "Lead box", "Lead box 2" …
+QString BuildingActions::freshModuleName(const QString& name) const {
+    for (int n = 1;; ++n) {
+        const QString one = n == 1 ? name : QStringLiteral("%1 %2").arg(name).arg(n);
+        if (!session_.document.library().module(idFrom(one.toStdString()))) return one;
+    }
+}
+
+/// A whole voice as one module: among the user's own, in the case, and in the place of its posts.
+void BuildingActions::box() {
+    const std::string voice = chosenVoice();
+    if (voice.empty()) return;
+    bool ok = false;
+    const QString name = QInputDialog::getText(window_, tr("Put the voice into a box"),
+                                               tr("Name of the module that %1 becomes").arg(q(voice)),
+                                               QLineEdit::Normal, freshModuleName(tr("%1 box").arg(q(voice))), &ok)
+                             .trimmed();
+    if (!ok) return;
+    // All of it is worked out before any of it is done.
+    Document& document = session_.document;
+    const auto boxed = boxedVoice(document.patch(), document.workspace(), voice, name.toStdString());
+    if (!boxed) {
+        Q_EMIT message(said(boxed.error()), true);
+        return;
+    }
+    if (!document.changeModule(boxed->module, tr("a box"))) return; // a new module is no step: it stays
+    // One step of the history: the case has it, and the patch uses it.
+    const QString step = tr("put %1 into a box").arg(q(voice));
+    document.history().beginMacro(step);
+    const bool done = document.changeCase(boxed->housing, tr("add a module")) && document.apply(boxed->edits, step);
+    document.history().endMacro();
+    if (!done) return document.history().undo();
+    session_.selection.choosePost(boxed->post);
+    const QString what = tr("%1 is one module now, with %n jacks: look behind its panel to change it.", nullptr,
+                            static_cast<int>(boxed->module.description.parts.front().jacks.size()))
+                             .arg(name);
+    Q_EMIT message(boxed->housing.slots.back().loose()
+                       ? what + QLatin1Char(' ') + tr("No row has room for it: it lies in the bag.")
+                       : what,
+                   false);
+}
+
+void BuildingActions::lookBehind() {
+    const Post* post = chosenPost();
+    if (!post)
+        Q_EMIT message(tr("Choose a post first."), true);
+    else
+        session_.navigator.openModule(post->module);
 }
 
 /// Puts the chosen rows under a heading that is there, or a new one written "Voice · step".

@@ -45,12 +45,16 @@ class BuildingActions : public QObject {
     void plugElsewhere(bool source);
     void swapCables();
     void duplicate();
+    void box();
+    void lookBehind();
+    [[nodiscard]] QString freshModuleName(const QString& name) const;
     void regroup();
     void renameHeading(const std::string& voice, const std::string& step);
     void describePost();
     void copySettings();
     void pasteSettings();
     void removePost();
+    [[nodiscard]] std::string chosenVoice();
     [[nodiscard]] const Cable* chosenCable();
     [[nodiscard]] const Post* chosenPost();
     bool apply(const Result<Edits>& edits, const QString& name);

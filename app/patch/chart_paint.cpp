@@ -283,6 +283,8 @@ void Chart::paintCable(QPainter& painter, const ChartRow& row) {
     paintEnds(painter, row, colour, kind, 13);
     painter.restore();
 
+    if (horizontalScrollBar()->value() > 0) // words run out below the numbers, as they do below the readings
+        painter.fillRect(QRectF(8, row.top + 1, ChartLayout::kGutter - 12, row.height - 2), chosen ? l.card : l.paper);
     painter.setFont(textFont(13, true));
     painter.setPen(chosen ? l.accent : l.softInk);
     painter.drawText(QRectF(4, row.top, 22, row.height), Qt::AlignVCenter | Qt::AlignRight,

@@ -112,6 +112,7 @@ void KnobPanel::refresh() {
     const PartInfo& part = *session_.document.library().part(*post);
     if (envelope_) showEnvelope(*post, part);
     if (midi_) midi_->refresh();
+    if (states_) states_->refresh();
     // The page may be on its way out: its module has other knobs by now.
     for (const auto& [id, knob] : knobs_) {
         const KnobInfo* info = part.knob(id);
@@ -221,12 +222,34 @@ void KnobPanel::addKnobs(const Post& post, const PartInfo& part) {
         midi_ = new MidiTableView(session_, post.id);
         layout_->addWidget(midi_);
     }
-    addRegister(post, part);
+    if (part.knobFor("shift-register", "state")) {
+        states_ = new StateTools(session_, post.id);
+        connect(states_, &StateTools::message, this, &KnobPanel::message);
+        if (const KnobInfo* button = part.knobFor("shift-register", "press-restore"))
+            connect(states_, &StateTools::restoreWanted, this, [this, id = button->id] {
+                press(id);
+                release(id);
+            });
+        layout_->addWidget(states_);
+    }
 }
 
 /// Those that are down when the panel goes, as with another choice, come up.
 KnobPanel::~KnobPanel() {
     while (!pressed_.empty()) letGo(*pressed_.begin());
+}
+
+void KnobPanel::press(const std::string& button) {
+    pressed_.insert(button);
+    session_.sound.engine().moveKnob(post_, button, 1.0, 0.0);
+}
+
+/// A press may be shorter than a block of the device: what is down stays so for a while.
+void KnobPanel::release(const std::string& button) {
+    QTimer::singleShot(kPressMilliseconds, this, [this, button] {
+        letGo(button);
+        Q_EMIT released();
+    });
 }
 
 void KnobPanel::letGo(const std::string& button) {
@@ -264,17 +287,8 @@ void KnobPanel::addButtons(const PartInfo& part) {
         auto* made = new QPushButton(q(info.name));
         made->setObjectName(QStringLiteral("press-") + q(info.id));
         made->setToolTip(tr("Down as long as it is pressed"));
-        connect(made, &QPushButton::pressed, this, [this, id = info.id] {
-            pressed_.insert(id);
-            session_.sound.engine().moveKnob(post_, id, 1.0, 0.0);
-        });
-        // A press may be shorter than a block of the device: what is down stays so for a while.
-        connect(made, &QPushButton::released, this, [this, id = info.id] {
-            QTimer::singleShot(kPressMilliseconds, this, [this, id] {
-                letGo(id);
-                Q_EMIT released();
-            });
-        });
+        connect(made, &QPushButton::pressed, this, [this, id = info.id] { press(id); });
+        connect(made, &QPushButton::released, this, [this, id = info.id] { release(id); });
         made->setContextMenuPolicy(Qt::CustomContextMenu);
         connect(made, &QWidget::customContextMenuRequested, this,
                 [this, made, id = info.id](const QPoint& at) { showSwitchMenu(id, made->mapToGlobal(at)); });
@@ -326,23 +340,6 @@ void KnobPanel::addSwitch(const Post& post, const KnobInfo& info) {
     line->addWidget(box, 1);
     layout_->addLayout(line);
     switches_[info.id] = box;
-}
-
-/// Chaos that can be caught: the bits that the register holds now become what its state knob brings back.
-void KnobPanel::addRegister(const Post& post, const PartInfo& part) {
-    const KnobInfo* state = part.knobFor("shift-register", "state");
-    if (!state) return;
-    auto* keep = new QPushButton(tr("Keep the present state"));
-    keep->setObjectName(QStringLiteral("keep-state"));
-    keep->setToolTip(tr("Writes the eight bits into the State switch; a trigger at restore brings them back."));
-    session_.sound.engine().told(post.id); // from now on it tells
-    connect(keep, &QPushButton::clicked, this, [this, id = post.id, knob = state->id] {
-        const auto told = session_.sound.engine().told(id);
-        if (!told) return;
-        const double bits = told->read()[0];
-        session_.document.apply({SetKnob{id, knob, bits}}, tr("keep state %1").arg(bits));
-    });
-    layout_->addWidget(keep);
 }
 
 /// Which recording a player plays, which tuning a quantizer keeps to.

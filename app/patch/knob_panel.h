@@ -6,6 +6,7 @@
 #include "widgets/knob.h"
 #include "widgets/midi_table_view.h"
 #include "widgets/scale_tools.h"
+#include "widgets/state_tools.h"
 
 #include <QComboBox>
 #include <QVBoxLayout>
@@ -46,10 +47,11 @@ class KnobPanel : public QWidget {
     void addKnobs(const Post& post, const PartInfo& part);
     void addGesture(const PartInfo& part);
     void addButtons(const PartInfo& part);
+    void press(const std::string& button);
+    void release(const std::string& button);
     void letGo(const std::string& button);
     void addSwitch(const Post& post, const KnobInfo& knob);
     static void showSwitch(QComboBox& box, const Post& post, const KnobInfo& info);
-    void addRegister(const Post& post, const PartInfo& part);
     void addSources(const Post& post, const PartInfo& part);
     void markKnob(Knob& knob, const Post& post, const std::string& id);
     void showSwitchMenu(const std::string& knob, const QPoint& where);
@@ -64,6 +66,7 @@ class KnobPanel : public QWidget {
     EnvelopePicture* envelope_ = nullptr; ///< of a contour
     MidiTableView* midi_ = nullptr;       ///< of a converter
     ScaleTools* scales_ = nullptr;        ///< of a quantizer
+    StateTools* states_ = nullptr;        ///< of a shift register
     std::map<std::string, Knob*> knobs_;
     std::map<std::string, QComboBox*> switches_;
     std::set<std::string> pressed_; ///< buttons that are down

@@ -52,6 +52,11 @@ void Navigator::showPost(const std::string& post) {
     show(QStringLiteral("patch"), chosen);
 }
 
+void Navigator::openModule(const std::string& module) {
+    go(QStringLiteral("stock"));
+    Q_EMIT moduleWanted(module);
+}
+
 void Navigator::back() {
     if (before_.empty()) return;
     const Spot spot = before_.back();

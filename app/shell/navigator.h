@@ -24,6 +24,8 @@ class Navigator : public QObject {
     void show(const QString& place, Chosen chosen);
     void showCable(int cable);
     void showPost(const std::string& post);
+    /// Opens a module in Stock, behind its panel.
+    void openModule(const std::string& module);
     /// Where the user came from, as it was chosen there.
     void back();
     [[nodiscard]] bool canGoBack() const { return !before_.empty(); }
@@ -31,6 +33,7 @@ class Navigator : public QObject {
   Q_SIGNALS:
     void placeChanged(const QString& place);
     void waysChanged(); ///< whether there is a way back
+    void moduleWanted(const std::string& module);
 
   private:
     struct Spot {

@@ -4,6 +4,7 @@
 #include "look/text.h"
 #include "maker/keep_module.h"
 #include "model/file.h"
+#include "shell/finder.h"
 #include "shell/place.h"
 #include "shell/theme.h"
 #include "stock/stand_session.h"
@@ -25,6 +26,7 @@ namespace {
 
 constexpr int kDelayMilliseconds = 350;
 constexpr int kDraftMilliseconds = 1500;
+constexpr int kTurningMilliseconds = 300; ///< since a knob was turned last
 constexpr int kShownFaults = 6;
 
 const char* const kFirstLines = "module New module\n"
@@ -55,16 +57,18 @@ MakerPage::MakerPage(const Session& session, ChartOfStand chart, QWidget* parent
     head_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     view_ = new QComboBox;
     view_->setObjectName(QStringLiteral("maker-view"));
+    view_->setMinimumWidth(120); // on a narrow window its words are cut before a button is
     view_->setAccessibleName(tr("How the module is seen on the stand"));
     view_->addItem(tr("On the stand: its panel"));
     view_->addItem(tr("On the stand: behind the panel"));
+    addBlock_ = plainButton(tr("Add a block…"), "maker-add");
+    takeOut_ = plainButton(tr("Take it out"), "maker-take-out");
+    takeOut_->setToolTip(tr("Takes the chosen block out, with its wires and what stands on the panel for it"));
     play_ = plainButton(tr("Stop the stand"), "maker-play");
     export_ = plainButton(tr("To a file…"), "maker-export");
     keep_ = plainButton(tr("Keep it among my modules"), "maker-keep");
     bar->addWidget(back);
     bar->addWidget(head_, 1);
-    bar->addWidget(view_);
-    bar->addWidget(play_);
     bar->addWidget(export_);
     bar->addWidget(keep_);
     column->addLayout(bar);
@@ -90,6 +94,14 @@ MakerPage::MakerPage(const Session& session, ChartOfStand chart, QWidget* parent
     rightList_ = new QVBoxLayout(right_);
     rightList_->setContentsMargins(0, 0, 0, 0);
     rightList_->setSpacing(4);
+    auto* ofStand = new QHBoxLayout; // above what it is about, so that the page's own bar stays narrow
+    ofStand->setContentsMargins(8, 0, 16, 0);
+    ofStand->addWidget(view_);
+    ofStand->addWidget(addBlock_);
+    ofStand->addWidget(takeOut_);
+    ofStand->addStretch(1);
+    ofStand->addWidget(play_);
+    rightList_->addLayout(ofStand);
     auto* across = new QSplitter(Qt::Horizontal);
     across->setChildrenCollapsible(false);
     across->addWidget(left);
@@ -106,15 +118,21 @@ MakerPage::MakerPage(const Session& session, ChartOfStand chart, QWidget* parent
     drafts_.setInterval(kDraftMilliseconds);
     connect(&delay_, &QTimer::timeout, this, &MakerPage::look);
     connect(&drafts_, &QTimer::timeout, this, &MakerPage::keepDraft);
+    turning_.setSingleShot(true);
+    turning_.setInterval(kTurningMilliseconds);
+    connect(&turning_, &QTimer::timeout, this, [this] { follow(true); });
     connect(lines_, &QPlainTextEdit::textChanged, this, [this] {
         delay_.start();
         drafts_.start();
     });
     connect(lines_, &QPlainTextEdit::cursorPositionChanged, this, &MakerPage::showHint);
     connect(back, &QPushButton::clicked, this, &MakerPage::leave);
+    connect(addBlock_, &QPushButton::clicked, this, &MakerPage::addBlock);
+    connect(takeOut_, &QPushButton::clicked, this, &MakerPage::takeBlockOut);
     connect(keep_, &QPushButton::clicked, this, &MakerPage::keep);
     connect(export_, &QPushButton::clicked, this, &MakerPage::exportFile);
     connect(view_, &QComboBox::activated, this, [this] {
+        finishTurning();
         module_.reset(); // so that it is put on the stand anew
         look();
     });
@@ -135,13 +153,16 @@ void MakerPage::makeStandOnce() {
     if (stand_) return;
     stand_ = new StandSession(this);
     place_ = makeChart_(stand_->session());
-    rightList_->addWidget(place_->tool());
+    auto* line = new QHBoxLayout;
+    line->setContentsMargins(8, 0, 16, 0);
+    line->addWidget(place_->tool());
+    rightList_->addLayout(line);
     rightList_->addWidget(place_, 1);
     connect(place_, &Place::message, this, &MakerPage::message);
     connect(&stand_->session().sound, &Sound::message, this, &MakerPage::message);
     connect(&stand_->session().document, &Document::refused, this,
             [this](const QString& reason) { Q_EMIT message(reason, true); });
-    connect(&stand_->session().document, &Document::changed, this, &MakerPage::follow);
+    connect(&stand_->session().document, &Document::changed, this, [this] { follow(false); });
     connect(&stand_->session().sound, &Sound::runningChanged, this,
             [this](bool on) { play_->setText(on ? tr("Stop the stand") : tr("Let the stand play")); });
 }
@@ -152,7 +173,8 @@ QString MakerPage::draftFile() const {
     return q((own / "drafts" / (begunFrom_.empty() ? "new" : begunFrom_)).string()) + QStringLiteral(".txt");
 }
 
-void MakerPage::begin(const std::string& module) {
+void MakerPage::begin(const std::string& module, std::optional<StandView> view) {
+    if (view) view_->setCurrentIndex(*view == StandView::Panel ? 0 : 1);
     Extra extra;
     QString text = QString::fromUtf8(kFirstLines);
     if (const ModuleInfo* known = session_.document.library().module(module)) {
@@ -189,6 +211,7 @@ void MakerPage::beginWith(const std::string& from, QString text, const Extra& ex
         Q_EMIT ended();
         return;
     }
+    finishTurning();
     keepDraft();
     makeStandOnce();
     active_ = true;
@@ -234,7 +257,47 @@ void MakerPage::keepDraft() {
         Q_EMIT message(said(written.error()), true);
 }
 
+/// One more of any block there is, beside the chosen one; it goes into the lines, and stands there to be tied.
+void MakerPage::addBlock() {
+    finishTurning();
+    Document& document = stand_->session().document;
+    Finder finder(tr("Add a block"), tr("Type what it is: VCO, filter, contour …"), window());
+    const Post* beside = document.patch().post(stand_->session().selection.post());
+    const std::string voice = beside ? beside->voice : std::string();
+    for (const BlockType& type : blockTypes())
+        finder.add(q(type.name), [&document, &type, voice] {
+            const Post post = postFromShelf(document.patch(), document.library(), type, voice);
+            document.apply({AddPost{post}}, tr("add %1").arg(q(post.name)));
+        });
+    finder.exec();
+}
+
+void MakerPage::takeBlockOut() {
+    finishTurning();
+    Document& document = stand_->session().document;
+    const Post* post = document.patch().post(stand_->session().selection.post());
+    if (!post || !isBlockOnStand(post->id)) {
+        Q_EMIT message(tr("Choose a block of the module first: what plays it stays on the stand."), true);
+        return;
+    }
+    document.apply({RemovePost{post->id}}, tr("take %1 out").arg(q(post->name)));
+}
+
+void MakerPage::showTools() {
+    const bool behind = view_->currentIndex() == 1;
+    addBlock_->setVisible(behind);
+    takeOut_->setVisible(behind);
+}
+
+/// What was turned just now is in the lines before they are looked at.
+void MakerPage::finishTurning() {
+    if (!turning_.isActive()) return;
+    turning_.stop();
+    follow(true);
+}
+
 void MakerPage::leave() {
+    finishTurning();
     keepDraft();
     active_ = false;
     giveSoundBack();
@@ -306,6 +369,9 @@ void MakerPage::look() {
     showFaults(read.faults);
     keep_->setEnabled(read.module.has_value());
     export_->setEnabled(read.module.has_value());
+    showTools();
+    addBlock_->setEnabled(read.module.has_value());
+    takeOut_->setEnabled(read.module.has_value());
     if (!read.module) return;
     auto resolved = resolveModule(*read.module);
     if (!resolved || (module_ && module_->description == resolved->description)) return;
@@ -318,17 +384,25 @@ void MakerPage::look() {
     staging_ = false;
 }
 
-/// What is tied or taken out behind the panel, and what is calibrated on the stand, is written into the lines.
-void MakerPage::follow() {
+/// What is tied, taken out, added or turned behind the panel, and what is calibrated, is written into the lines.
+void MakerPage::follow(bool settled) {
     if (staging_ || !module_) return;
-    const Document& document = stand_->session().document;
-    ModuleDescription changed = module_->description;
-    if (const ModuleInfo* there = document.library().module(changed.id)) changed = there->description;
-    if (stand_->wiresChanged(*module_)) {
-        const auto wires = wiresOnStand(document.patch(), *module_);
-        for (std::size_t p = 0; p < changed.parts.size(); ++p) changed.parts[p].wires = wires[p];
+    const ModuleDescription changed = stand_->changed(*module_);
+    if (changed == module_->description) {
+        turning_.stop();
+        return;
     }
-    if (changed == module_->description) return;
+    bool other = false; // blocks: the stand is built anew
+    bool wired = false;
+    for (std::size_t p = 0; p < changed.parts.size(); ++p) {
+        const PartDescription& before = module_->description.parts[p];
+        other = other || !std::ranges::equal(changed.parts[p].blocks, before.blocks, {}, &BlockUse::id, &BlockUse::id);
+        wired = wired || changed.parts[p].wires != before.wires;
+    }
+    if (!other && !wired && !settled) { // a knob on its way
+        turning_.start();
+        return;
+    }
     if (delay_.isActive()) {
         const ModuleText now = readModuleText(lines_->toPlainText().toStdString(), extra_);
         if (!now.module || !(*now.module == module_->description)) {
@@ -341,9 +415,10 @@ void MakerPage::follow() {
         Q_EMIT message(said(resolved.error()), true);
         return;
     }
-    module_ = std::move(*resolved); // the stand has it already
+    if (!other) module_ = std::move(*resolved); // the stand has it already
     lines_->exchange(q(writeModuleText(changed)));
     delay_.stop();
+    if (other) QMetaObject::invokeMethod(this, &MakerPage::look, Qt::QueuedConnection);
     Q_EMIT message(tr("It is in the lines."), false);
 }
 
@@ -385,6 +460,7 @@ void MakerPage::showHint() {
 }
 
 void MakerPage::keep() {
+    finishTurning();
     look();
     if (!keep_->isEnabled() || !module_) return;
     const std::string id = module_->description.id;
@@ -407,6 +483,7 @@ void MakerPage::keep() {
 }
 
 void MakerPage::exportFile() {
+    finishTurning();
     look();
     if (!export_->isEnabled() || !module_) return;
     const QString file =

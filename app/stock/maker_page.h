@@ -1,6 +1,7 @@
 // The module maker: the lines of a module at the left, at the right the module itself, running on a test stand.
 #pragma once
 
+#include "maker/stand.h"
 #include "shell/session.h"
 #include "stock/module_lines.h"
 
@@ -29,8 +30,9 @@ class MakerPage : public QWidget {
     ~MakerPage() override;
 
     /// Begins with that module: its own lines if it is one of the user's, else those of a copy; an empty id: with a
-    /// first block. Lines that were left unfinished come back.
-    void begin(const std::string& module);
+    /// first block. Lines that were left unfinished come back. It is seen as the one before was, unless a view is
+    /// given.
+    void begin(const std::string& module, std::optional<StandView> view = {});
     /// Begins with a module from a file, its description or its lines.
     void beginFromFile(const QString& file);
     [[nodiscard]] bool active() const { return active_; }
@@ -57,7 +59,11 @@ class MakerPage : public QWidget {
   private:
     void beginWith(const std::string& from, QString text, const Extra& extra);
     void look();
-    void follow();
+    void follow(bool settled);
+    void finishTurning();
+    void addBlock();
+    void takeBlockOut();
+    void showTools();
     void showFaults(const std::vector<Fault>& faults);
     void showHint();
     void makeStandOnce();
@@ -74,6 +80,8 @@ class MakerPage : public QWidget {
     QLabel* hint_;
     QVBoxLayout* faults_;
     QComboBox* view_;
+    QPushButton* addBlock_; ///< behind the panel only
+    QPushButton* takeOut_;
     QPushButton* play_;
     QPushButton* keep_;
     QPushButton* export_;
@@ -84,6 +92,7 @@ class MakerPage : public QWidget {
     ChartOfStand makeChart_;
     QTimer delay_;
     QTimer drafts_;
+    QTimer turning_;
     std::string begunFrom_; ///< id of the module that the lines began with; empty: none
     Extra extra_;
     std::optional<ModuleInfo> module_; ///< as it stands on the stand

@@ -25,24 +25,11 @@ void StandSession::stand(const ModuleInfo& module, const Library& material, Stan
     document_.stage(std::move(made.workspace), std::move(made.patch));
 }
 
-bool StandSession::wiresChanged(const ModuleInfo& module) const {
-    if (view_ != StandView::Behind) return false;
-    const auto now = wiresOnStand(document_.patch(), module);
-    const auto sorted = [](std::vector<InnerWire> wires) {
-        std::ranges::sort(wires, {}, [](const InnerWire& wire) { return std::pair(wire.to, wire.from); });
-        return wires;
-    };
-    for (std::size_t p = 0; p < module.parts.size(); ++p) {
-        std::vector<InnerWire> then;
-        for (const WireInfo& wire : module.parts[p].wires) {
-            const PartBlock& from = module.parts[p].blocks[static_cast<std::size_t>(wire.from.block)];
-            const PartBlock& to = module.parts[p].blocks[static_cast<std::size_t>(wire.to.block)];
-            then.push_back({from.id + "." + from.type->outputs[static_cast<std::size_t>(wire.from.index)].id,
-                            to.id + "." + to.type->inputs[static_cast<std::size_t>(wire.to.index)].id});
-        }
-        if (sorted(now[p]) != sorted(then)) return true;
-    }
-    return false;
+ModuleDescription StandSession::changed(const ModuleInfo& module) const {
+    // What was calibrated there stands in the stand's own library.
+    const ModuleInfo* there = document_.library().module(module.description.id);
+    const ModuleInfo& now = there ? *there : module;
+    return view_ == StandView::Behind ? asOnStand(document_.patch(), now) : now.description;
 }
 
 } // namespace lariat

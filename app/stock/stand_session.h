@@ -17,8 +17,8 @@ class StandSession : public QObject {
     [[nodiscard]] const Session& session() const { return session_; }
     /// Puts a module on the stand; what was turned and tied there stays as far as it can.
     void stand(const ModuleInfo& module, const Library& material, StandView view);
-    /// Wires that were tied or taken out on the stand, behind the panel: the module is to follow.
-    [[nodiscard]] bool wiresChanged(const ModuleInfo& module) const;
+    /// The module as it was changed behind the panel; as it is, while its panel is seen.
+    [[nodiscard]] ModuleDescription changed(const ModuleInfo& module) const;
 
   private:
     Document document_;

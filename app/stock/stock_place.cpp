@@ -95,6 +95,8 @@ StockPlace::StockPlace(const Session& session, ChartOfStand chart, QWidget* pare
         case_->setFocus();
     });
 
+    connect(&session_.navigator, &Navigator::moduleWanted, this,
+            [this](const std::string& module) { make(module, StandView::Behind); });
     connect(cases_, &QComboBox::activated, this, &StockPlace::caseChosen);
     connect(&session_.document, &Document::changed, this, [this] { isVisible() ? refresh() : void(stale_ = true); });
     connect(ledger_, &LedgerView::postChosen, this,
@@ -407,10 +409,10 @@ QString StockPlace::askForModule(const QString& title, const QString& first) {
     return id.isEmpty() ? QString::fromLatin1(kNothing) : id;
 }
 
-void StockPlace::make(const std::string& module) {
+void StockPlace::make(const std::string& module, std::optional<StandView> view) {
     pages_->setCurrentWidget(maker_);
     setFocusProxy(maker_);
-    maker_->begin(module);
+    maker_->begin(module, view);
 }
 
 void StockPlace::askWhatToMake(const std::string& module) {

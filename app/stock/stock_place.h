@@ -28,7 +28,7 @@ class StockPlace : public Place {
     [[nodiscard]] LedgerView& ledger() { return *ledger_; }
     [[nodiscard]] MakerPage& maker() { return *maker_; }
     /// Shows the module maker, with the lines of that module; empty: with a first block.
-    void make(const std::string& module);
+    void make(const std::string& module, std::optional<StandView> view = {});
     void addActions(const Menus& menus) override;
 
   protected:

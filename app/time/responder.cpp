@@ -1,7 +1,9 @@
 #include "time/responder.h"
 
+#include "engine/side_by_side.h"
 #include "look/text.h"
 
+#include <algorithm>
 #include <utility>
 
 namespace lariat {
@@ -9,6 +11,11 @@ namespace {
 
 constexpr int kDelayMilliseconds = 40;
 constexpr int kLaterMilliseconds = 400;
+
+/// While it sounds, one processor is left to it.
+unsigned threadsFor(const Session& session) {
+    return session.sound.engine().running() ? std::max(1u, processors() - 1) : processors();
+}
 
 } // namespace
 
@@ -93,12 +100,13 @@ void Responder::start() {
 
 /// Contours come first, which is quick; then the sounds, which take as long as the whole voice does.
 void Responder::runFor(std::vector<Asked> asked, bool sounds) {
-    const auto work = [patch = session_.document.patch(), library = &session_.document.library(), asked,
-                       sounds](const Progress& progress) {
+    const auto work = [patch = session_.document.patch(), library = &session_.document.library(), asked, sounds,
+                       threads = threadsFor(session_)](const Progress& progress) {
         std::vector<std::pair<std::string, Result<Responses>>> out;
         for (const Asked& ask : asked) {
             ResponseOptions options = ask.options;
             options.sounds = sounds;
+            options.threads = threads;
             options.progress = [&](double done) { return progress(done); };
             out.emplace_back(ask.post, responsesOf(patch, *library, ask.post, options));
         }

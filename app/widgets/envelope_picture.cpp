@@ -161,9 +161,11 @@ void EnvelopePicture::paintEvent(QPaintEvent*) {
     for (const Corner one : corners()) painter.drawEllipse(corner(one), 4, 4);
     painter.setFont(textFont(13));
     painter.setPen(l.softInk);
-    const QRectF top(xOf(shape_.gate) + 6, 0, width(), 16);
-    painter.drawText(top, Qt::AlignLeft | Qt::AlignVCenter,
-                     shape_.function ? tr("trigger") : tr("gate %1").arg(timeText(shape_.gate)));
+    const QRectF top(QPointF(xOf(shape_.gate) + 6, 0), QPointF(width(), 16));
+    // A long gate leaves little room beside it; its time says enough there.
+    const QString held = shape_.function ? tr("trigger") : tr("gate %1").arg(timeText(shape_.gate));
+    const bool fits = QFontMetricsF(painter.font()).horizontalAdvance(held) <= top.width();
+    painter.drawText(top, Qt::AlignLeft | Qt::AlignVCenter, fits ? held : timeText(shape_.gate));
     const double stands = shape_.followsGate ? shape_.gate : shape_.decayEnd;
     const QString fall = timeText(std::max(0.0, shape_.releaseEnd - stands));
     QStringList stages = {(shape_.function ? tr("rise %1") : tr("A %1")).arg(timeText(shape_.attackEnd))};

@@ -16,8 +16,8 @@ QString plugWarning(const Patch& patch, const Library& library, const JackRef& f
             warnings << QObject::tr("Breaks the wire behind the panel from %1 to %2.")
                             .arg(name(broken.from), name(broken.to));
     if (!from.post.empty())
-        for (const JackRef& loser : cascadeBrokenBy(patch, library, from))
-            warnings << QObject::tr("Takes its channels out of %1.").arg(name(loser));
+        for (const LostChannel& lost : cascadeBrokenBy(patch, library, from))
+            warnings << QObject::tr("Takes %1 out of %2.").arg(name(lost.channel), name(lost.from));
     return warnings.join(QLatin1Char(' '));
 }
 

@@ -76,6 +76,7 @@ struct Flow {
     std::string feedback{};                   ///< control by which it comes round again: at 100 % it never dies away
     std::string solo{};                       ///< switch that shuts all ways whose own is not on
     std::vector<std::string> unlessPlugged{}; ///< jacks whose plug takes it away
+    bool rings = false;                       ///< it rings at what comes in: every hard edge strikes it
 };
 
 struct ControlSpec {

@@ -31,18 +31,28 @@ std::vector<BrokenNormal> brokenBy(const Patch& patch, const Library& library, c
     return out;
 }
 
-std::vector<JackRef> cascadeBrokenBy(const Patch& patch, const Library& library, const JackRef& output) {
-    std::vector<JackRef> out;
+std::vector<LostChannel> cascadeBrokenBy(const Patch& patch, const Library& library, const JackRef& output) {
+    std::vector<LostChannel> lost;
     const Post* post = patch.post(output.post);
     const PartInfo* part = post ? library.part(*post) : nullptr;
     const JackInfo* jack = part ? part->jack(output.jack) : nullptr;
-    if (!jack || !jack->output || leavesHere(patch, output)) return out;
-    if (part->blocks[static_cast<std::size_t>(jack->at.block)].type->id != "vca-bank") return out;
-    for (const JackInfo& later : part->jacks)
-        if (later.output && later.at.block == jack->at.block && later.at.index > jack->at.index &&
-            leavesHere(patch, {post->id, later.id}))
-            out.push_back({post->id, later.id});
-    return out;
+    if (!jack || !jack->output || leavesHere(patch, output)) return lost;
+    const BlockType& type = *part->blocks[idx(jack->at.block)].type;
+    const std::string& plugged = type.outputs[idx(jack->at.index)].id;
+    const auto at = [&](const JackInfo& one, const std::vector<JackSpec>& specs, const std::vector<std::string>& ids) {
+        return one.at.block == jack->at.block && std::ranges::find(ids, specs[idx(one.at.index)].id) != ids.end();
+    };
+    for (const Flow& flow : flowsOf(type)) {
+        if (flow.does != Does::Passes || std::ranges::find(flow.unlessPlugged, plugged) == flow.unlessPlugged.end())
+            continue;
+        for (const JackInfo& channel : part->jacks)
+            for (const JackInfo& later : part->jacks)
+                if (!channel.output && later.output && at(channel, type.inputs, flow.inputs) &&
+                    at(later, type.outputs, flow.outputs) && leavesHere(patch, {post->id, later.id}) &&
+                    !feederOf(patch, library, {post->id, channel.id}).post.empty())
+                    lost.push_back({{post->id, channel.id}, {post->id, later.id}});
+    }
+    return lost;
 }
 
 } // namespace lariat

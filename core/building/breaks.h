@@ -13,7 +13,12 @@ struct BrokenNormal {
     JackRef to;   ///< … and would no longer
 };
 std::vector<BrokenNormal> brokenBy(const Patch& patch, const Library& library, const JackRef& input);
-/// Channels that a plug in this output takes out of the sums further down (see vca-bank): the outputs that lose them.
-std::vector<JackRef> cascadeBrokenBy(const Patch& patch, const Library& library, const JackRef& output);
+/// A channel that something is plugged into, and the output further down whose sum it is missing from.
+struct LostChannel {
+    JackRef channel;
+    JackRef from;
+};
+/// What a plug in this output takes out of sums that others listen to, as the block states it (Flow::unlessPlugged).
+std::vector<LostChannel> cascadeBrokenBy(const Patch& patch, const Library& library, const JackRef& output);
 
 } // namespace lariat

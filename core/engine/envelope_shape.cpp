@@ -46,6 +46,8 @@ std::size_t jackOf(const std::vector<JackSpec>& jacks, std::string_view id) {
     return idx(std::ranges::find(jacks, id, &JackSpec::id) - jacks.begin());
 }
 
+enum Mode { Adsr, Ar, Ad, Ahr, Adar }; ///< positions of the contour's switch
+
 /// Runs the block alone, struck once, and keeps the outputs from the first one on.
 void draw(EnvelopeShape& shape, const BlockType& type, const Standing& standing, std::string_view struckAt,
           const std::vector<std::size_t>& related) {
@@ -96,6 +98,34 @@ EnvelopeShape functionShape(const BlockType& type, const Standing& standing) {
 
 } // namespace
 
+std::optional<EnvelopeForm> envelopeForm(const BlockType& type, const std::vector<double>& controls) {
+    const auto place = [&](const char* id) {
+        return static_cast<int>(std::ranges::find(type.controls, id, &ControlSpec::id) - type.controls.begin());
+    };
+    EnvelopeForm form;
+    if (type.id == kFunction) {
+        form.attack = place("rise");
+        form.release = place("fall");
+        form.loop = place("cycle");
+    } else if (type.id == kContour) {
+        form.mode = place("type");
+        const int mode = static_cast<int>(controls[idx(form.mode)]);
+        form.attack = place("attack");
+        form.decay = mode == Ar ? -1 : place("decay");
+        form.release = mode == Ad ? -1 : place("release");
+        form.sustain = mode == Adsr || mode == Adar ? place("sustain") : -1;
+        form.loop = place("loop");
+        form.followsGate = mode == Adsr || mode == Ar;
+        form.holds = mode == Ar || (mode == Adsr && controls[idx(form.sustain)] >= 1.0);
+        form.needsGate = form.holds || mode == Ahr;
+        form.finishes = controls[idx(place("short-gate"))] == 1.0;
+    } else {
+        return std::nullopt;
+    }
+    form.loops = controls[idx(form.loop)] > 0.5;
+    return form;
+}
+
 EnvelopeKnobs envelopeKnobs(const PartInfo& part) {
     const std::string_view type = blockOf(part, kContour) >= 0 ? kContour : kFunction;
     const int block = blockOf(part, type);
@@ -117,8 +147,8 @@ std::optional<EnvelopeShape> envelopeShape(const Post& post, const PartInfo& par
     if (contour < 0) return functionShape(type, standing);
     const auto seconds = [&](const char* control) { return standing.at(standing.index(control)); };
     const int mode = static_cast<int>(standing.at(standing.index("type")));
-    const bool decays = mode != 1;   // AR has none
-    const bool releases = mode != 2; // nor AD a release
+    const bool decays = mode != Ar;   // AR has none
+    const bool releases = mode != Ad; // nor AD a release
     const double attack = seconds("attack");
     const double decay = decays ? seconds("decay") : 0.0;
     const double release = releases ? seconds("release") : 0.0;
@@ -126,16 +156,16 @@ std::optional<EnvelopeShape> envelopeShape(const Post& post, const PartInfo& par
     out.attackEnd = attack;
     out.decayEnd = attack + decay;
     out.sustain = 0.08 * standing.at(standing.index("level")) *
-                  (mode == 0 || mode == 4 ? 0.01 * seconds("sustain")
-                   : mode == 2            ? 0.0
-                                          : 1.0);
+                  (mode == Adsr || mode == Adar ? 0.01 * seconds("sustain")
+                   : mode == Ad                 ? 0.0
+                                                : 1.0);
     out.gate = gateSeconds.value_or((attack + decay) * (1.0 + kRestingShare));
-    const bool holds = mode == 0 || mode == 1; // the others go on by themselves
+    const bool holds = mode == Adsr || mode == Ar; // the others go on by themselves
     out.decays = decays;
     out.releases = releases;
     out.followsGate = holds;
     out.releaseEnd = (holds ? std::max(out.gate, 0.001) : out.decayEnd) + release;
-    if (mode == 4) out.releaseEnd += attack;
+    if (mode == Adar) out.releaseEnd += attack;
     out.seconds = std::max({out.releaseEnd, out.gate, out.decayEnd}) * 1.03 + 1e-4;
 
     draw(out, type, standing, "gate", {});

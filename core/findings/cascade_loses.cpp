@@ -2,44 +2,35 @@
 // to the way out by another road.
 #include "building/breaks.h"
 #include "findings/rules.h"
+#include "findings/walk.h"
 
 #include <algorithm>
 
 namespace lariat {
-namespace {
-
-/// True if this output's signal reaches a way out.
-bool isHeard(const Observation& o, const JackRef& output) {
-    std::vector<std::string> reached;
-    const auto visit = [&](const std::string& post) {
-        if (std::ranges::find(reached, post) == reached.end()) reached.push_back(post);
-    };
-    for (const Cable& cable : o.patch.cables)
-        if (cable.from == output) visit(cable.to.post);
-    for (std::size_t i = 0; i < reached.size(); ++i) {
-        if (o.is(reached[i], "line-out")) return true;
-        for (const Cable& cable : o.patch.cables)
-            if (cable.from.post == reached[i]) visit(cable.to.post);
-    }
-    return false;
-}
-
-} // namespace
 
 Findings findCascadeLoses(const Observation& o) {
     Findings out;
+    const Walk w(o);
+    const auto heard = w.heard();
+    const auto isHeard = [&](const JackRef& output) {
+        const auto source = w.map.graph().outputs.find(output);
+        return source != w.map.graph().outputs.end() && heard.contains({source->second.node, source->second.output});
+    };
     for (const Cable& cable : o.patch.cables) {
         Patch without = o.patch;
         std::erase_if(without.cables, [&](const Cable& c) { return c.from == cable.from; });
-        const std::vector<JackRef> losing = cascadeBrokenBy(without, *o.library, cable.from);
-        if (losing.empty() || isHeard(o, cable.from)) continue;
+        std::vector<LostChannel> lost = cascadeBrokenBy(without, *o.library, cable.from);
+        if (lost.empty() || isHeard(cable.from)) continue;
+        std::erase_if(lost, [&, first = lost.front().from](const LostChannel& one) { return one.from != first; });
+        std::string channels;
+        for (const LostChannel& one : lost) channels += (channels.empty() ? "" : ", ") + o.jack(one.channel)->name;
         const JackInfo& jack = *o.jack(cable.from);
         out.push_back(
             {"cascade-loses",
              Severity::Mistake,
              cable.id,
              cable.from.post,
-             say("{} channels are missing from {}", jack.at.index + 1, o.jack(losing.back())->name),
+             say("missing from {}: {}", o.jack(lost.front().from)->name, channels),
              say("A plug in {} of {} takes its channels out of the sum, and they reach the way out by no other "
                  "road.",
                  jack.name, o.nameOf(cable.from.post)),

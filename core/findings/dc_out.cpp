@@ -2,9 +2,9 @@
 //
 // By spectrum: the share of the power, DC left out, that lies below 15 Hz.
 #include "building/insert.h"
+#include "findings/aims.h"
 #include "findings/fixes.h"
 #include "findings/rules.h"
-#include "findings/walk.h"
 #include "measure/measure.h"
 
 #include <algorithm>
@@ -56,6 +56,28 @@ std::vector<Fix> blockers(const Observation& o, const std::vector<int>& cables) 
     return fixes;
 }
 
+/// Where DC or slow movement comes from a pulse whose width is not half, or is moved: true of every such sound, and
+/// usual. Nothing else on the way adds to it.
+bool isOfPulseWidth(const Walk& w, int wayOut) {
+    bool pulse = false;
+    for (const Way* way : w.map.into(wayOut, kOutOfTheCase, Does::Passes))
+        for (const Source& source : w.behind(w.map.feeding(*way))) {
+            if (w.oscillates(source)) {
+                pulse = pulse || std::ranges::any_of(w.map.ways(source.node), [&](const Way& moved) {
+                            return moved.output == source.output && widthMovedBy(w, moved) >= 0;
+                        });
+                continue;
+            }
+            // What brings DC or slow movement that did not come in.
+            const auto passing = w.fed(source, Does::Passes);
+            if (passing.empty() && w.kindOf(source) != SignalKind::Audio && w.life(source).swing() > kDc) return false;
+            double in = 0.0;
+            for (const Way* one : passing) in = std::max(in, std::abs(w.arriving(*one).mean));
+            if (std::abs(w.life(source).mean) > std::max(kDc, 1.2 * in)) return false;
+        }
+    return pulse;
+}
+
 } // namespace
 
 Findings findDcOut(const Observation& o) {
@@ -72,7 +94,7 @@ Findings findDcOut(const Observation& o) {
             std::abs(right.mean) > std::abs(left.mean) || right.below > left.below + 0.05 ? right : left;
         const bool dc = std::abs(worse.mean) > kDc;
         if (cables.empty() || worse.rms < 0.01 || (!dc && worse.below < kSubsonicPart)) continue;
-        out.push_back({"dc-out", Severity::Mistake, cables.front(), w.postOf(n),
+        out.push_back({"dc-out", isOfPulseWidth(w, n) ? Severity::Note : Severity::Mistake, cables.front(), w.postOf(n),
                        dc ? say("{:+.2f} V of DC", worse.mean)
                           : say("{:.0f} % of the level moves below 15 Hz", 100.0 * worse.below),
                        say("It is not heard, takes headroom away, and heats loudspeakers. A DC blocker takes it out."),

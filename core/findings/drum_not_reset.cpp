@@ -1,5 +1,7 @@
 // Drum not reset: every hit catches the oscillator at another phase, so hits differ.
 #include "findings/rules.h"
+#include "findings/walk.h"
+#include "library/tie.h"
 #include "measure/measure.h"
 
 #include <algorithm>
@@ -38,52 +40,90 @@ double hitDifference(std::span<const float> sound, const std::vector<double>& hi
     return worst;
 }
 
+/// An oscillator that plays no tune and runs on between hits, with the way by which it could be reset.
+struct Body {
+    int node = -1;
+    const Way* reset = nullptr;
+};
+Body bodyOf(const Walk& w, const Way& sound) {
+    const Source source = w.origin(w.map.feeding(sound));
+    if (source.node < 0 || !w.oscillates(source)) return {};
+    Body body{source.node, nullptr};
+    for (const Way& way : w.map.ways(source.node)) {
+        const bool fed = w.map.feeding(way).node >= 0;
+        if (fed && (way.does == Does::Tunes || way.does == Does::Resets)) return {};
+        if (way.does == Does::Resets && way.output == source.output && !body.reset) body.reset = &way;
+    }
+    return body.reset ? body : Body{};
+}
+
+/// It is a gate of something that is written or led on by a clock, which is to come out the same each time.
+bool isWritten(const Walk& w, const Source& source) {
+    if (source.node < 0 || !w.isGate(source)) return false;
+    const BlockType& type = *w.map.node(source.node).type;
+    return type.playsPattern || type.countsBeats ||
+           std::ranges::any_of(w.map.ways(source.node), [](const Way& way) { return way.does == Does::Times; });
+}
+
+/// The way by which triggers of a pattern strike what opens this way; nullptr if something else does.
+const Way* struckBy(const Walk& w, const Way& sound) {
+    for (const Way* by : w.map.openersOf(sound)) {
+        const Source shape = w.origin(w.map.feeding(*by));
+        if (shape.node < 0) continue;
+        for (const Way& way : w.map.ways(shape.node)) {
+            const Source trigger = w.origin(w.map.feeding(way));
+            if (way.does == Does::Strikes && isWritten(w, trigger) && !w.volts(way).empty() &&
+                longestHigh(w.volts(way), w.o.rate()) <= kLongestHit)
+                return &way;
+        }
+    }
+    return nullptr;
+}
+
 } // namespace
 
 Findings findDrumNotReset(const Observation& o) {
     Findings out;
-    for (const Post& vca : o.patch.posts) {
-        if (!o.is(vca.id, "vca")) continue;
-        const JackRef sound = o.feeder(o.jackFor(vca.id, "vca", "in"));
-        const JackRef heard = o.jackFor(vca.id, "vca", "out");
-        if (sound.post.empty() || !o.is(sound.post, "vco") || o.at(heard).empty()) continue;
-        const JackRef sync = o.jackFor(sound.post, "vco", "sync");
-        if (!o.feeder(sync).post.empty()) continue;
-        if (!o.feeder(o.jackFor(sound.post, "vco", "voct")).post.empty()) continue; // it plays a tune: no drum
-        if (const KnobInfo* offset = o.part(vca.id)->knobFor("vca", "offset"); offset && knobValue(vca, *offset) > 0.5)
-            continue; // it is never silent: no hits
-        JackRef contour = o.feeder(o.jackFor(vca.id, "vca", "lin-cv"));
-        if (contour.post.empty()) contour = o.feeder(o.jackFor(vca.id, "vca", "exp-cv"));
-        if (contour.post.empty() || !o.is(contour.post, "contour")) continue;
-        const JackRef trigger = o.feeder(o.jackFor(contour.post, "contour", "gate"));
-        const bool pattern = o.is(trigger.post, "track-sequencer") || o.is(trigger.post, "trigger-pattern") ||
-                             o.is(trigger.post, "clock") || o.is(trigger.post, "clock-divider");
-        if (!pattern || o.at(trigger).empty() || longestHigh(o.at(trigger), o.rate()) > kLongestHit) continue;
-        const double difference = hitDifference(o.at(heard), risingEdges(o.at(trigger), o.rate()), o.rate());
-        if (difference < 0.01) continue;
-        const Cable* into = o.patch.cableInto(o.jackFor(vca.id, "vca", "in"));
-        Finding finding{"drum-not-reset",
-                        Severity::Caution,
-                        into ? into->id : 0,
-                        sound.post,
-                        say("hits differ by {:.0f} %", 100.0 * difference),
-                        {},
-                        {}};
-        finding.reason =
-            say("{} runs on between hits, so each hit starts at another phase. Leave it alive if you like that.",
-                o.nameOf(sound.post));
-        Cable cable{0,
-                    trigger,
-                    sync,
-                    o.patch.post(sound.post)->voice,
-                    into ? into->step : "",
-                    "Every hit starts at the same phase",
-                    0,
-                    {},
-                    {}};
-        finding.fixes.push_back({say("Tie the trigger to {} sync", o.nameOf(sound.post)), {TieCable{cable, 0}}});
-        out.push_back(std::move(finding));
-    }
+    const Walk w(o);
+    for (int n = 0; n < w.map.nodeCount(); ++n)
+        for (const Way& sound : w.map.ways(n)) {
+            if (sound.does != Does::Passes || sound.opener < 0 || w.map.feeding(sound).node < 0) continue;
+            if (w.opening(sound).byHand > 0.5) continue; // it is never silent: no hits
+            const Body body = bodyOf(w, sound);
+            const Way* hit = body.reset ? struckBy(w, sound) : nullptr;
+            const auto heard = w.comingOut({n, sound.output, 0});
+            if (!hit || heard.empty()) continue;
+            const double difference = hitDifference(heard, risingEdges(w.volts(*hit), o.rate()), o.rate());
+            if (difference < 0.01) continue;
+            Finding finding{
+                "drum-not-reset",
+                Severity::Caution,
+                w.cableOf(sound),
+                w.postOf(body.node),
+                say("hits differ by {:.0f} %", 100.0 * difference),
+                say("{} runs on between hits, so each hit starts at another phase. Leave it alive if you like that.",
+                    w.name(body.node)),
+                {}};
+            const JackRef reset = w.map.inputJack(body.node, body.reset->input);
+            const Source struck = w.map.feeding(*hit);
+            const JackRef trigger = w.map.outputJack(struck.node, struck.output);
+            if (!reset.post.empty() && !trigger.post.empty()) {
+                const Cable* into = o.patch.cable(finding.cable);
+                Cable cable{0,
+                            trigger,
+                            reset,
+                            o.patch.post(reset.post)->voice,
+                            into ? into->step : "",
+                            "Every hit starts at the same phase",
+                            0,
+                            {},
+                            {}};
+                finding.fixes.push_back(
+                    {say("Tie the trigger to {}", tieName(reset, o.patch, *o.library)), {TieCable{cable, 0}}});
+            }
+            out.push_back(std::move(finding));
+            break; // a bank has the same sound at several outputs
+        }
     return out;
 }
 

@@ -1,6 +1,7 @@
 // Filter without tracking: a filter that sings by itself stays where it is while the tune moves on.
 #include "findings/fixes.h"
 #include "findings/rules.h"
+#include "findings/walk.h"
 #include "measure/measure.h"
 
 #include <algorithm>
@@ -8,46 +9,59 @@
 namespace lariat {
 namespace {
 
-constexpr double kSings = 92.0; ///< per cent of resonance
+/// The control in hertz at which it sings; -1 if it has none.
+int cutoffOf(const BlockType& type) {
+    const auto it =
+        std::ranges::find_if(type.controls, [](const ControlSpec& c) { return c.scale.unit == Unit::Hertz; });
+    return it == type.controls.end() ? -1 : static_cast<int>(it - type.controls.begin());
+}
 
-struct Kind {
-    const char* type;
-    std::array<const char*, 2> inputs;
-};
-constexpr Kind kFilters[] = {{"svf", {"in-1", "in-2"}}, {"ladder", {"in", "in"}}};
+/// The way by which it could be tuned, if it lets sound through, is given none, and sounds all the same.
+const Way* singsUntuned(const Walk& w, int node) {
+    const Way* tuned = nullptr;
+    bool passes = false;
+    for (const Way& way : w.map.ways(node)) {
+        const bool fed = w.map.feeding(way).node >= 0;
+        if (fed && (way.does == Does::Passes || way.does == Does::Tunes || way.does == Does::Strikes)) return nullptr;
+        passes = passes || way.does == Does::Passes;
+        if (way.does == Does::Tunes && !tuned) tuned = &way;
+    }
+    const auto& heard = w.map.node(node).heard;
+    bool sounds = false;
+    for (std::size_t output = 0; output < heard.size(); ++output)
+        sounds = sounds || (heard[output] && w.life({node, static_cast<int>(output), 0}).level > 0.1);
+    return passes && sounds ? tuned : nullptr;
+}
 
 } // namespace
 
 Findings findFilterUntracked(const Observation& o) {
     Findings out;
-    for (const Post& post : o.patch.posts)
-        for (const Kind& filter : kFilters) {
-            if (!o.is(post.id, filter.type) || o.knob(post.id, filter.type, "resonance") < kSings) continue;
-            if (!o.feed(post.id, filter.type, "voct").post.empty()) continue;
-            if (std::ranges::any_of(filter.inputs,
-                                    [&](const char* in) { return !o.feed(post.id, filter.type, in).post.empty(); }))
-                continue; // something else sounds, or strikes it
-            for (const Cable& cable : o.patch.cables) {
-                const JackInfo* source = o.jack(cable.from);
-                const JackInfo* target = o.jack(cable.to);
-                if (!source || !target || source->kind != SignalKind::Pitch || target->kind != SignalKind::Pitch ||
-                    cable.voice != post.voice)
-                    continue;
-                const LevelReading tune = measureLevel(o.at(cable.from));
-                const double cents = 1200.0 * (tune.max.value - tune.min.value);
-                const JackRef voct = o.jackFor(post.id, filter.type, "voct");
-                if (cents < 50.0 || voct.post.empty()) continue;
-                out.push_back({"filter-not-tracking",
-                               Severity::Mistake,
-                               0,
-                               post.id,
-                               say("stays at {:.0f} Hz while the tune moves {:.0f} cents",
-                                   o.knob(post.id, filter.type, "cutoff"), cents),
-                               say("{} sings by itself and nothing is in its v/oct, so it plays one note.", post.name),
-                               {tieFix(o, cable.from, voct)}});
-                break;
-            }
+    const Walk w(o);
+    for (int n = 0; n < w.map.nodeCount(); ++n) {
+        const Way* tuned = singsUntuned(w, n);
+        const int cutoff = cutoffOf(*w.map.node(n).type);
+        const Post* post = o.patch.post(w.postOf(n));
+        const JackRef voct = tuned ? w.map.inputJack(n, tuned->input) : JackRef{};
+        if (cutoff < 0 || voct.post.empty() || !post) continue;
+        for (const Cable& cable : o.patch.cables) {
+            const JackInfo* source = o.jack(cable.from);
+            const JackInfo* target = o.jack(cable.to);
+            if (!source || !target || source->kind != SignalKind::Pitch || target->kind != SignalKind::Pitch ||
+                cable.voice != post->voice)
+                continue;
+            const double cents = 1200.0 * measureLevel(o.at(cable.from)).swing().value;
+            if (cents < 50.0) continue;
+            out.push_back({"filter-not-tracking",
+                           Severity::Mistake,
+                           0,
+                           post->id,
+                           say("stays at {:.0f} Hz while the tune moves {:.0f} cents", w.map.control(n, cutoff), cents),
+                           say("{} sings by itself and nothing is in its v/oct, so it plays one note.", post->name),
+                           {tieFix(o, cable.from, voct)}});
+            break;
         }
+    }
     return out;
 }
 

@@ -48,46 +48,9 @@ const PartInfo* Observation::part(const std::string& id) const {
     return post ? library->part(*post) : nullptr;
 }
 
-bool Observation::is(const std::string& post, std::string_view blockType) const {
-    const PartInfo* info = part(post);
-    return info && info->has(blockType);
-}
-
-JackRef Observation::jackFor(const std::string& post, std::string_view blockType, std::string_view wanted) const {
-    const PartInfo* info = part(post);
-    const JackInfo* found = info ? info->jackFor(blockType, wanted) : nullptr;
-    return found ? JackRef{post, found->id} : JackRef{};
-}
-
-JackRef Observation::feed(const std::string& post, std::string_view blockType, std::string_view input) const {
-    const JackRef ref = jackFor(post, blockType, input);
-    return ref.post.empty() ? JackRef{} : feeder(ref);
-}
-
-std::span<const float> Observation::arriving(const std::string& post, std::string_view blockType,
-                                             std::string_view input) const {
-    const JackRef from = feed(post, blockType, input);
-    return from.post.empty() ? std::span<const float>{} : at(from);
-}
-
-double Observation::knob(const std::string& id, std::string_view blockType, std::string_view control,
-                         double fallback) const {
-    const PartInfo* info = part(id);
-    const KnobInfo* found = info ? info->knobFor(blockType, control) : nullptr;
-    return found ? knobValue(*patch.post(id), *found) : fallback;
-}
-
 int Observation::cableFrom(const JackRef& output) const {
     const auto it = std::ranges::find(patch.cables, output, &Cable::from);
     return it == patch.cables.end() ? 0 : it->id;
-}
-
-std::optional<SetKnob> Observation::turn(const std::string& post, std::string_view blockType, std::string_view control,
-                                         double value) const {
-    const PartInfo* info = part(post);
-    const KnobInfo* found = info ? info->knobFor(blockType, control) : nullptr;
-    if (!found) return std::nullopt;
-    return SetKnob{post, found->id, std::clamp(value, found->scale.min, found->scale.max)};
 }
 
 std::vector<std::string> Observation::upstream(const std::string& post) const {
@@ -98,17 +61,11 @@ std::vector<std::string> Observation::upstream(const std::string& post) const {
         if (!info) continue;
         for (const JackInfo& jack : info->jacks) {
             if (jack.output) continue;
-            const JackRef from = feeder({here, jack.id});
+            const JackRef from = feederOf(patch, *library, {here, jack.id});
             if (!from.post.empty() && std::ranges::find(found, from.post) == found.end()) found.push_back(from.post);
         }
     }
     return found;
-}
-
-std::string Observation::first(std::string_view blockType) const {
-    for (const Post& post : patch.posts)
-        if (is(post.id, blockType)) return post.id;
-    return {};
 }
 
 std::string Observation::nameOf(const std::string& id) const {
@@ -209,17 +166,18 @@ std::vector<Finding> everythingIn(const Observation& observation) {
                                   findFilterUntracked, findGateClicks,
                                   findTriggerAsGate,   findStruckTwice,
                                   findPulseMissed,     findSustainNotReached,
-                                  findTailRunsOn,      findDrumNotReset,
-                                  findFreeRunning,     findWrongPolarity,
-                                  findWidthSilent,     findPinned,
-                                  findFmPullsPitch,    findTurnedToNoise,
-                                  findSumClips,        findOneSidedSum,
-                                  findHotLine,         findNoiseRaised,
-                                  findDcOut,           findSuddenLoudness,
-                                  findLoopGain,        findNormalBroken,
-                                  findCascadeLoses,    findCables,
-                                  findNotInCase,       findOverload,
-                                  findClocksDrift,     findLateLoop};
+                                  findTailRunsOn,      findMissingReset,
+                                  findDrumNotReset,    findFreeRunning,
+                                  findWrongPolarity,   findWidthSilent,
+                                  findPinned,          findFmPullsPitch,
+                                  findTurnedToNoise,   findSumClips,
+                                  findOneSidedSum,     findHotLine,
+                                  findNoiseRaised,     findDcOut,
+                                  findSuddenLoudness,  findLoopGain,
+                                  findNormalBroken,    findCascadeLoses,
+                                  findCables,          findNotInCase,
+                                  findOverload,        findClocksDrift,
+                                  findLateLoop};
     std::vector<Finding> all;
     for (const auto rule : rules)
         for (Finding& finding : rule(observation)) all.push_back(std::move(finding));

@@ -70,29 +70,10 @@ struct Observation {
     [[nodiscard]] double rate() const { return recorded.engineRate; }
     [[nodiscard]] const PartInfo* part(const std::string& post) const;
     [[nodiscard]] const JackInfo* jack(const JackRef& ref) const { return library->jack(patch, ref); }
-    /// The post has a block of that type.
-    [[nodiscard]] bool is(const std::string& post, std::string_view blockType) const;
-    /// The post's jack for a block's input or output; an empty jack if it has none.
-    [[nodiscard]] JackRef jackFor(const std::string& post, std::string_view blockType, std::string_view jack) const;
-    /// The output that feeds this input, through a cable or normals; an empty post if nothing does.
-    [[nodiscard]] JackRef feeder(const JackRef& input) const { return feederOf(patch, *library, input); }
-    /// The output that feeds this input of the post's first block of that type; an empty post if nothing does.
-    [[nodiscard]] JackRef feed(const std::string& post, std::string_view blockType, std::string_view input) const;
-    /// The volts that arrive there.
-    [[nodiscard]] std::span<const float> arriving(const std::string& post, std::string_view blockType,
-                                                  std::string_view input) const;
-    /// Where the knob of that block's control stands, in its unit; `fallback` if the post has none.
-    [[nodiscard]] double knob(const std::string& post, std::string_view blockType, std::string_view control,
-                              double fallback = 0.0) const;
-    /// The first cable that leaves an output; 0 if none does.
-    [[nodiscard]] int cableFrom(const JackRef& output) const;
-    /// An edit that brings a block's control to a value within its range; nothing if the panel has no knob for it.
-    [[nodiscard]] std::optional<SetKnob> turn(const std::string& post, std::string_view blockType,
-                                              std::string_view control, double value) const;
     /// Posts from which sound or control reaches `post`, itself included.
     [[nodiscard]] std::vector<std::string> upstream(const std::string& post) const;
-    /// The first post that has a block of that type; empty if there is none.
-    [[nodiscard]] std::string first(std::string_view blockType) const;
+    /// The first cable that leaves an output; 0 if none does.
+    [[nodiscard]] int cableFrom(const JackRef& output) const;
     [[nodiscard]] std::string nameOf(const std::string& post) const;
     /// "cable 7"
     [[nodiscard]] std::string cableName(int id) const;

@@ -8,14 +8,6 @@
 
 namespace lariat {
 
-std::vector<Fix> turnFix(const Observation& o, const std::string& post, std::string_view blockType,
-                         std::string_view control, double value) {
-    const auto edit = o.turn(post, blockType, control, value);
-    if (!edit) return {};
-    const KnobInfo& knob = *o.part(post)->knob(edit->knob);
-    return {{say("Turn {} of {} to {}", knob.name, o.nameOf(post), knob.scale.text(edit->value)), {*edit}}};
-}
-
 std::vector<Fix> insertFix(const Observation& o, int cable, std::string_view blockType,
                            const std::function<void(const Post&, const PartInfo&, std::vector<Edit>&)>& more) {
     const Cable* into = o.patch.cable(cable);

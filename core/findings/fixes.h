@@ -5,9 +5,6 @@
 
 namespace lariat {
 
-/// Turning the knob of a block's control to a value within its range; nothing if the panel has no such knob.
-std::vector<Fix> turnFix(const Observation& observed, const std::string& post, std::string_view blockType,
-                         std::string_view control, double value);
 /// Putting a part that the case has left, with a block of that type, into a cable; `edits` are made behind it.
 /// Nothing if the case has none.
 std::vector<Fix> insertFix(const Observation& observed, int cable, std::string_view blockType,

@@ -36,6 +36,17 @@ bool leadsOut(const Observation& o, const std::string& post) {
     return std::ranges::any_of(o.part(post)->blocks, [](const PartBlock& block) { return block.type->leadsOut; });
 }
 
+/// It opens what passes sound on: an amplifier, a low-pass gate, a channel.
+bool opens(const Observation& o, const Cable& cable) {
+    const JackInfo* jack = o.jack(cable.to);
+    if (!jack) return false;
+    const BlockType& type = *o.part(cable.to.post)->blocks[idx(jack->at.block)].type;
+    return std::ranges::any_of(flowsOf(type), [&](const Flow& flow) {
+        return flow.does == Does::Opens &&
+               std::ranges::find(flow.inputs, type.inputs[idx(jack->at.index)].id) != flow.inputs.end();
+    });
+}
+
 /// Outputs of sound, a saw first, which has every harmonic.
 std::vector<JackRef> soundsOf(const Observation& o, const std::string& post) {
     std::vector<JackRef> sounds;
@@ -113,24 +124,30 @@ Findings findNoPath(const Observation& o) {
         if (leadsOut(o, post.id))
             for (const std::string& id : o.upstream(post.id)) heard.push_back(id);
     // Until something is tied to a way out, the patch is being built: what leads nowhere is not finished, and not
-    // wrong.
-    const bool begun =
-        std::ranges::any_of(o.patch.cables, [&](const Cable& cable) { return leadsOut(o, cable.to.post); });
-    const Severity severity = begun ? Severity::Mistake : Severity::Next;
+    // wrong; unless notes open it already, which is what one does last.
+    const bool begun = std::ranges::any_of(
+        o.patch.cables, [&](const Cable& cable) { return leadsOut(o, cable.to.post) || opens(o, cable); });
     const auto isHeard = [&](const std::string& id) { return std::ranges::find(heard, id) != heard.end(); };
     for (const Post& post : o.patch.posts) {
         if (isHeard(post.id) || leadsOut(o, post.id)) continue;
         // Only the last post of a dead end is reported.
         const bool carriesAudio = sounds(o, post.id) || passesSound(o, post.id);
-        const bool fed = sounds(o, post.id) ||
-                         std::ranges::any_of(o.patch.cables, [&](const Cable& c) { return c.to.post == post.id; });
+        const bool tied = std::ranges::any_of(o.patch.cables, [&](const Cable& c) { return c.to.post == post.id; });
+        const bool fed = tied || sounds(o, post.id);
         const bool leadsOn =
             std::ranges::any_of(o.patch.cables, [&](const Cable& c) { return c.from.post == post.id; });
         if (!carriesAudio || !fed || leadsOn) continue;
-        Finding finding{"no-path", severity, 0, post.id, say("0.0 V reach the output"), {}, wayOut(o, post.id)};
+        // Nor is what has only been taken from the case.
+        Finding finding{"no-path",
+                        begun && tied ? Severity::Mistake : Severity::Next,
+                        0,
+                        post.id,
+                        say("0.0 V reach the output"),
+                        {},
+                        wayOut(o, post.id)};
         finding.reason =
-            begun ? say("{} leads nowhere: no cable brings it to a way out, so its voice is silent.", post.name)
-                  : say("{} is not tied to a way out yet.", post.name);
+            begun && tied ? say("{} leads nowhere: no cable brings it to a way out, so its voice is silent.", post.name)
+                          : say("{} is not tied to a way out yet.", post.name);
         out.push_back(std::move(finding));
     }
     const bool hasWayOut = std::ranges::any_of(o.patch.posts, [&](const Post& post) { return leadsOut(o, post.id); });

@@ -1,75 +1,82 @@
 // The noise floor is raised: drive and make-up gain lift what is there between the notes.
 //
-// Between the notes nothing is compressed, so the floor rises by the gain of the stages in a row: drive + level, and
-// make-up.
+// Between the notes nothing is compressed or bent, so the floor rises by the gain of the stages in a row: of all levels
+// in decibels on the way, as each block states them.
 #include "findings/fixes.h"
 #include "findings/rules.h"
+#include "findings/walk.h"
 
 #include <algorithm>
 #include <map>
+#include <set>
 
 namespace lariat {
 namespace {
 
-constexpr double kTooMuch = 12.0; ///< dB
+constexpr double kTooMuch = 12.0; ///< dB; more than that is said
 
-double gainOf(const Observation& o, const std::string& post) {
-    double gain = 0.0;
-    if (o.is(post, "drive")) gain += o.knob(post, "drive", "gain") + o.knob(post, "drive", "level");
-    if (o.is(post, "compressor")) gain += o.knob(post, "compressor", "make-up");
-    return gain;
-}
-
-/// The most gain on any way from a post back to its sources, and the posts that give it. Each post is looked at once; a
-/// way that comes back to a post it passed adds nothing there.
-class Ways {
+/// The most gain on any way from an output back to its sources, and the last block that gives it. Each output is looked
+/// at once; a way that comes back to one it passed adds nothing there.
+class Stages {
   public:
-    struct Way {
-        double gain = 0.0;
-        std::vector<std::string> by;
+    struct Most {
+        double gain = 0.0; ///< dB
+        int last = -1;     ///< node
+        int control = -1;  ///< of it, that gives most
     };
-    explicit Ways(const Observation& o) : o_(o) {}
+    explicit Stages(const Walk& walk) : walk_(walk) {}
 
-    const Way& most(const std::string& post) {
-        if (const auto known = known_.find(post); known != known_.end()) return known->second;
-        known_[post]; // stands for nothing while it is being looked at
-        Way best;
-        for (const JackInfo& jack : o_.part(post)->jacks) {
-            if (jack.output || jack.kind != SignalKind::Audio || jack.id == "side-chain") continue;
-            const JackRef from = o_.feeder({post, jack.id});
-            if (from.post.empty()) continue;
-            if (const Way& way = most(from.post); way.gain > best.gain) best = way;
+    const Most& most(const Source& from) {
+        const std::pair key(from.node, from.output);
+        if (const auto known = known_.find(key); known != known_.end()) return known->second;
+        known_[key]; // stands for nothing while it is being looked at
+        Most best;
+        for (const Way* way : walk_.fed(from, Does::Passes)) {
+            Most one = most(walk_.map.feeding(*way));
+            double own = 0.0;
+            int control = -1;
+            for (const int level : way->levels) {
+                if (walk_.map.node(way->node).type->controls[idx(level)].scale.unit != Unit::Decibels) continue;
+                const double there = walk_.map.control(way->node, level);
+                own += there;
+                if (there > 0.0 && (control < 0 || there > walk_.map.control(way->node, control))) control = level;
+            }
+            one.gain += own;
+            if (own > 0.0) {
+                one.last = way->node;
+                one.control = control;
+            }
+            if (one.gain > best.gain) best = one;
         }
-        const double own = gainOf(o_, post);
-        best.gain += own;
-        if (own > 0.0) best.by.push_back(post);
-        return known_[post] = std::move(best);
+        return known_[key] = best;
     }
 
   private:
-    const Observation& o_;
-    std::map<std::string, Way> known_;
+    const Walk& walk_;
+    std::map<std::pair<int, int>, Most> known_;
 };
 
 } // namespace
 
 Findings findNoiseRaised(const Observation& o) {
     Findings out;
-    Ways ways(o);
-    for (const Post& post : o.patch.posts) {
-        if (!o.is(post.id, "line-out")) continue;
-        const auto& [gain, by] = ways.most(post.id);
-        if (gain < kTooMuch || by.empty()) continue;
-        const std::string& last = by.back();
+    const Walk walk(o);
+    Stages stages(walk);
+    std::set<std::string> said; // a stereo way out has two sides
+    for (const Way* way : walk.waysOut()) {
+        const Source from = walk.map.feeding(*way);
+        if (from.node < 0) continue;
+        const Stages::Most& most = stages.most(from);
+        if (most.gain < kTooMuch + 0.1 || most.last < 0) continue;
+        const std::string post = walk.postOf(most.last);
+        if (!said.insert(walk.postOf(way->node)).second) continue;
         Finding finding{
-            "noise-raised", Severity::Caution, 0, last, say("the noise floor rises by {:.0f} dB", gain), {}, {}};
+            "noise-raised", Severity::Caution, 0, post, say("the noise floor rises by {:.0f} dB", most.gain), {}, {}};
         finding.reason =
             say("The gain of {} lifts what is there between the notes. Some like that; if not, make up less.",
-                o.nameOf(last));
-        const bool compressor = o.is(last, "compressor");
-        const double own = compressor ? o.knob(last, "compressor", "make-up") : o.knob(last, "drive", "gain");
-        finding.fixes = turnFix(o, last, compressor ? "compressor" : "drive", compressor ? "make-up" : "gain",
-                                std::max(0.0, own - (gain - kTooMuch) - 1.0));
+                o.nameOf(post));
+        const double there = walk.map.control(most.last, most.control);
+        finding.fixes = walk.turn(most.last, most.control, std::max(0.0, there - (most.gain - kTooMuch) - 1.0));
         out.push_back(std::move(finding));
     }
     return out;

@@ -24,6 +24,7 @@ Findings findStruckTwice(const Observation& observed);
 Findings findPulseMissed(const Observation& observed);
 Findings findSustainNotReached(const Observation& observed);
 Findings findTailRunsOn(const Observation& observed);
+Findings findMissingReset(const Observation& observed);
 Findings findDrumNotReset(const Observation& observed);
 Findings findFreeRunning(const Observation& observed);
 Findings findWrongPolarity(const Observation& observed);

@@ -12,6 +12,23 @@ namespace {
 
 constexpr double kAudibleCents = 5.0; ///< cents
 
+/// The output that is loaded: behind passive splits, whose jacks are only joined.
+JackRef loaded(const Observation& o, JackRef output) {
+    for (std::size_t guard = 0; guard < o.patch.posts.size(); ++guard) {
+        const JackInfo* jack = o.jack(output);
+        if (!jack) break;
+        const PartInfo& part = *o.part(output.post);
+        if (!part.blocks[idx(jack->at.block)].type->passive) break;
+        const auto in = std::ranges::find_if(
+            part.jacks, [&](const JackInfo& one) { return !one.output && one.at.block == jack->at.block; });
+        const JackRef before =
+            in == part.jacks.end() ? JackRef{} : feederOf(o.patch, *o.library, {output.post, in->id});
+        if (before.post.empty()) break;
+        output = before;
+    }
+    return output;
+}
+
 } // namespace
 
 Findings findSplitSags(const Observation& o) {
@@ -35,7 +52,7 @@ Findings findSplitSags(const Observation& o) {
                         {}};
         Patch without = o.patch;
         std::erase_if(without.cables, [&](const Cable& c) { return c.id == cable.id; });
-        for (Split& way : waysToSplit(without, *o.library, o.housing, cable.from, cable.to)) {
+        for (Split& way : waysToSplit(without, *o.library, o.housing, loaded(o, cable.from), cable.to)) {
             if (way.sagPerVolt > 1e-4 || way.way != Split::Way::Mult) continue;
             way.edits.insert(way.edits.begin(), RemoveCable{cable.id});
             finding.fixes.push_back({say("Split with {}", way.with), std::move(way.edits)});

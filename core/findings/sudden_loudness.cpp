@@ -1,6 +1,7 @@
 // Sudden loudness: the patch jumps up by 20 dB or more once it has been going, as resonance, feedback and sync can.
 #include "findings/fixes.h"
 #include "findings/rules.h"
+#include "findings/walk.h"
 #include "measure/measure.h"
 #include "units/level.h"
 
@@ -10,6 +11,7 @@ namespace lariat {
 namespace {
 
 constexpr double kJump = 20.0;   ///< dB
+constexpr double kLoud = -20.0;  ///< dBFS; what comes up to less startles nobody
 constexpr double kHeard = -60.0; ///< dBFS; below it nothing was playing yet
 
 /// The loudest 50 ms of each second, in dBFS.
@@ -29,28 +31,36 @@ std::vector<double> loudestOfEachSecond(std::span<const float> volts, double rat
 
 Findings findSuddenLoudness(const Observation& o) {
     Findings out;
-    const std::vector<double> seconds = loudestOfEachSecond(o.recorded.left, o.rate());
+    const Walk w(o);
     double biggest = 0.0;
     std::size_t when = 0;
-    for (std::size_t i = 1; i < seconds.size(); ++i)
-        if (seconds[i - 1] > kHeard && seconds[i] - seconds[i - 1] > biggest) {
-            biggest = seconds[i] - seconds[i - 1];
-            when = i;
+    for (const auto& side : {std::span<const float>(o.recorded.left), std::span<const float>(o.recorded.right)}) {
+        const std::vector<double> seconds = loudestOfEachSecond(side, o.rate());
+        // Against all that was heard before: a second without a hit is no silence that it comes out of.
+        double before = seconds.empty() ? kSilenceDecibels : seconds.front();
+        for (std::size_t i = 1; i < seconds.size(); ++i) {
+            if (before > kHeard && seconds[i] > kLoud && seconds[i] - before > biggest) {
+                biggest = seconds[i] - before;
+                when = i;
+            }
+            before = std::max(before, seconds[i]);
         }
+    }
     if (biggest < kJump) return out;
-    for (const Post& post : o.patch.posts) {
-        if (!o.is(post.id, "line-out")) continue;
-        const Cable* cable = o.patch.cableInto(o.jackFor(post.id, "line-out", "left"));
+    for (const Way* way : w.waysOut()) {
+        if (w.map.feeding(*way).node < 0 || w.map.gain(*way) == 0.0) continue;
         Finding finding{
             "sudden-loudness",
             Severity::Caution,
-            cable ? cable->id : 0,
-            post.id,
+            w.cableOf(*way),
+            w.postOf(way->node),
             say("{:.0f} dB louder within second {}", biggest, when + 1),
             say("Mind your ears and speakers: start with the monitor down, and find what jumps before it is "
                 "turned up."),
             {}};
-        finding.fixes = turnFix(o, post.id, "line-out", "level", o.knob(post.id, "line-out", "level") - biggest + 6.0);
+        for (const int level : way->levels)
+            if (w.map.node(way->node).type->controls[idx(level)].scale.unit == Unit::Decibels)
+                append(finding.fixes, w.turn(way->node, level, w.map.control(way->node, level) - biggest + 6.0));
         out.push_back(std::move(finding));
         break;
     }

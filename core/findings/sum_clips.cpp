@@ -11,6 +11,8 @@ namespace {
 
 constexpr float kLinear = 10.0f; ///< where softRail begins to bend
 constexpr double kComfortable = 9.0;
+constexpr double kSeldom = 0.001; ///< part of the time; a peak that only just touches them is not heard
+constexpr double kFarOver = 11.0;
 
 /// Ways of sound that come together in an output, as they would without rails.
 struct Sum {
@@ -28,7 +30,8 @@ Sum sumAt(const Walk& w, int node, int output) {
         const double open = way->opener < 0 ? 1.0 : 0.01 * w.map.control(node, way->opener);
         if (way->opener >= 0 && !w.opening(*way).fed.empty()) return {};
         const auto gain = static_cast<float>(w.map.gain(*way) * open);
-        if (gain == 0.0f || volts.empty() || way->levels.empty()) continue; // without a level it is no sum
+        if (gain == 0.0f || volts.empty() || (way->levels.empty() && way->opener < 0))
+            continue; // without a level it is no sum
         sum.ways.push_back(way);
         sum.parts.push_back(volts);
         sum.volts.resize(std::max(sum.volts.size(), volts.size()), 0.0f);
@@ -53,12 +56,17 @@ Findings findSumClips(const Observation& o) {
     for (int n = 0; n < w.map.nodeCount(); ++n) {
         const Node& node = w.map.node(n);
         for (std::size_t output = 0; output < node.type->outputs.size(); ++output) {
-            if (!node.heard[output] || node.type->outputs[output].kind != SignalKind::Audio) continue;
+            if (!node.heard[output]) continue;
             const Sum sum = sumAt(w, n, static_cast<int>(output));
+            if (std::ranges::none_of(sum.ways, [&](const Way* way) { // of sound, wherever it is summed
+                    return w.kindOf(w.origin(w.map.feeding(*way))) == SignalKind::Audio;
+                }))
+                continue;
             const double peak = measureLevel(sum.volts).peak().value;
             if (peak <= static_cast<double>(kLinear)) continue;
             const auto over = std::ranges::count_if(sum.volts, [](float v) { return std::abs(v) > kLinear; });
             const double part = static_cast<double>(over) / static_cast<double>(sum.volts.size());
+            if (part < kSeldom && peak < kFarOver) continue;
             const std::string post = w.postOf(n);
             Finding finding{
                 "sum-clips",
@@ -78,7 +86,7 @@ Findings findSumClips(const Observation& o) {
                 }
             Fix all; // or each of them alike
             for (const Way* way : sum.ways) {
-                const int control = way->hasAmount ? way->levels.front() : way->opener;
+                const int control = way->hasAmount || way->opener < 0 ? way->levels.front() : way->opener;
                 for (Fix& fix : control < 0 ? std::vector<Fix>{}
                                             : w.turn(n, control, std::floor(less * w.map.control(n, control))))
                     all.edits.insert(all.edits.end(), fix.edits.begin(), fix.edits.end());

@@ -1,4 +1,5 @@
 // Sustain never reached: the gate closes before attack and decay are over.
+#include "findings/envelopes.h"
 #include "findings/rules.h"
 #include "measure/measure.h"
 
@@ -9,11 +10,6 @@ namespace lariat {
 namespace {
 
 constexpr double kShortest = 0.015; ///< anything shorter is a trigger, not a gate
-
-double knobOf(const Observation& o, const std::string& post, std::string_view control) {
-    const KnobInfo* knob = o.part(post)->knobFor("contour", control);
-    return knob ? knobValue(*o.patch.post(post), *knob) : 0.0;
-}
 
 /// Opens every note of the sequencer long enough, if one makes the gates.
 std::vector<Fix> longerGates(const Observation& o, const std::string& source, double now, double wanted) {
@@ -38,17 +34,18 @@ struct Reach {
 };
 
 /// Notes of a sequencer are judged one by one, as the contour itself tells it; a gate from elsewhere by its longest.
-std::optional<Reach> reachOf(const Observation& o, const Post& post, const JackRef& gate) {
-    if (const ContourResponse* response = o.response(post.id)) {
+std::optional<Reach> reachOf(const Walk& w, const Envelope& envelope) {
+    if (const ContourResponse* response = w.o.response(w.postOf(envelope.node))) {
         const auto& strikes = response->strikes;
         if (strikes.empty() || response->notHeld() < static_cast<int>(strikes.size())) return std::nullopt;
         const auto longest = std::ranges::max_element(strikes, {}, &Strike::open);
         return Reach{longest->open, longest->open + longest->missing, longest->missing > 5e-4};
     }
-    if (o.at(gate).empty() || knobOf(o, post.id, "short-gate") == 1.0) return std::nullopt;
-    const double open = longestHigh(o.at(gate), o.rate());
-    const double decay = knobOf(o, post.id, "type") == 1.0 ? 0.0 : knobOf(o, post.id, "decay");
-    const double needed = knobOf(o, post.id, "attack") + decay;
+    const auto gate = w.volts(*envelope.gate);
+    if (gate.empty() || envelope.form.finishes) return std::nullopt;
+    const double open = longestHigh(gate, w.o.rate());
+    const double needed = w.map.control(envelope.node, envelope.form.attack) +
+                          (envelope.form.decay < 0 ? 0.0 : w.map.control(envelope.node, envelope.form.decay));
     return Reach{open, needed, open + 5e-4 < needed};
 }
 
@@ -56,49 +53,49 @@ std::optional<Reach> reachOf(const Observation& o, const Post& post, const JackR
 
 Findings findSustainNotReached(const Observation& o) {
     Findings out;
-    for (const Post& post : o.patch.posts) {
-        if (!o.is(post.id, "contour")) continue;
-        const double type = knobOf(o, post.id, "type");
-        const bool rises = type == 1.0; // AR holds at its top; the others that a gate holds, at their sustain
-        if (!rises && (type != 0.0 || knobOf(o, post.id, "sustain") < 1.0)) continue;
-        const JackRef gate = o.feeder(o.jackFor(post.id, "contour", "gate"));
-        if (gate.post.empty()) continue;
-        const auto reach = reachOf(o, post, gate);
+    const Walk w(o);
+    for (const Envelope& envelope : envelopesIn(w)) {
+        const auto& [node, form, gate, output] = envelope;
+        if (!form.holds || !gate) continue;
+        const bool rises = form.decay < 0; // it holds at its top; others at their sustain
+        const auto reach = reachOf(w, envelope);
         if (!reach || !reach->missed || reach->open < kShortest) continue;
         const auto [open, needed, missed] = *reach;
-        const KnobInfo* knob = o.part(post.id)->knobFor("contour", rises ? "attack" : "decay");
         Finding finding{"sustain-not-reached",
                         Severity::Mistake,
-                        0,
-                        post.id,
+                        w.cableFrom(output),
+                        w.postOf(node),
                         rises ? say("gate {:.0f} ms, attack {:.0f} ms", 1e3 * open, 1e3 * needed)
                               : say("gate {:.0f} ms, attack + decay {:.0f} ms", 1e3 * open, 1e3 * needed),
                         {},
                         {}};
-        for (const Cable& cable : o.patch.cables)
-            if (cable.from == o.jackFor(post.id, "contour", "out") && finding.cable == 0) finding.cable = cable.id;
         finding.reason =
             rises
-                ? say("The gate of {} closes before its attack is over, so it never comes to its top.", post.name)
+                ? say("The gate of {} closes before its attack is over, so it never comes to its top.", w.name(node))
                 : say("The gate of {} closes before its decay is over, so sustain is never reached and release starts "
                       "early.",
-                      post.name);
-        const double attack = knobOf(o, post.id, "attack");
+                      w.name(node));
+        const auto knob = w.map.knobAt(node, rises ? form.attack : form.decay);
+        const auto rise = w.map.knobAt(node, form.attack);
+        const double attack = w.map.control(node, form.attack);
         const double shorter = std::floor(1e3 * (rises ? open : open - attack) * 0.95) / 1e3;
-        if (knob && shorter >= knob->scale.min)
-            finding.fixes.push_back({rises ? say("Shorten attack to {}", knob->scale.text(shorter))
-                                           : say("Shorten decay to {}", knob->scale.text(shorter)),
-                                     {SetKnob{post.id, knob->id, shorter}}});
-        const KnobInfo* rise = o.part(post.id)->knobFor("contour", "attack");
+        if (knob && shorter >= knob->scale->min)
+            for (Fix& fix : w.turn(node, rises ? form.attack : form.decay, shorter)) {
+                fix.label = rises ? say("Shorten attack to {}", knob->scale->text(shorter))
+                                  : say("Shorten decay to {}", knob->scale->text(shorter));
+                finding.fixes.push_back(std::move(fix));
+            }
         if (rise && knob && attack > 0.5 * open) {
             const double quick = std::floor(1e3 * 0.2 * open) / 1e3;
-            std::vector<Edit> edits = {SetKnob{post.id, rise->id, std::max(rise->scale.min, quick)}};
-            if (!rises)
-                edits.emplace_back(
-                    SetKnob{post.id, knob->id, std::clamp(2.0 * quick, knob->scale.min, knob->scale.max)});
-            finding.fixes.push_back({say("Shorten attack to {}", rise->scale.text(quick)), std::move(edits)});
+            for (Fix& fix : w.turn(node, form.attack, quick)) {
+                fix.label = say("Shorten attack to {}", rise->scale->text(quick));
+                if (!rises)
+                    for (Fix& more : w.turn(node, form.decay, 2.0 * quick))
+                        fix.edits.insert(fix.edits.end(), more.edits.begin(), more.edits.end());
+                finding.fixes.push_back(std::move(fix));
+            }
         }
-        for (Fix& fix : longerGates(o, gate.post, open, 1.05 * needed)) finding.fixes.push_back(std::move(fix));
+        append(finding.fixes, longerGates(o, w.postOf(w.origin(w.map.feeding(*gate)).node), open, 1.05 * needed));
         out.push_back(std::move(finding));
     }
     return out;

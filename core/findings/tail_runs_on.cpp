@@ -1,4 +1,5 @@
 // A tail that runs on: an envelope that is still high when the next hit comes.
+#include "findings/envelopes.h"
 #include "findings/fixes.h"
 #include "findings/rules.h"
 #include "measure/measure.h"
@@ -19,9 +20,9 @@ struct Tails {
 };
 
 /// Notes of a sequencer as the contour itself tells them; hits from elsewhere as they were recorded.
-Tails tailsOf(const Observation& o, const Post& post, const JackRef& gate) {
+Tails tailsOf(const Walk& w, const Envelope& envelope) {
     Tails out;
-    if (const ContourResponse* response = o.response(post.id)) {
+    if (const ContourResponse* response = w.o.response(w.postOf(envelope.node))) {
         float peak = 0.0f;
         for (const MinMax& column : response->picture) peak = std::max({peak, column.max, -column.min});
         for (const Strike& strike : response->strikes) {
@@ -31,15 +32,14 @@ Tails tailsOf(const Observation& o, const Post& post, const JackRef& gate) {
         }
         return out;
     }
-    const auto volts = o.at(o.jackFor(post.id, "contour", "out"));
-    if (volts.empty()) return out;
-    const std::vector<double> hits = risingEdges(o.at(gate), o.rate());
-    const double peak = measureLevel(volts).max.value;
-    if (hits.size() < kFewest || peak < 0.5) return out;
-    for (std::size_t i = 1; i < hits.size(); ++i) {
-        const auto before = static_cast<std::size_t>(std::max(0.0, hits[i] * o.rate() - 8.0));
-        if (before < volts.size()) out.left.push_back(static_cast<double>(volts[before]) / peak);
-        out.shortest = std::min(out.shortest, hits[i] - hits[i - 1]);
+    const auto volts = w.volts(envelope.out);
+    const auto pace = paceOf(w, *envelope.gate, kFewest);
+    const double peak = measureLevel(volts).peak().value;
+    if (volts.empty() || !pace || peak < 0.5) return out;
+    out.shortest = pace->shortest;
+    for (std::size_t i = 1; i < pace->at.size(); ++i) {
+        const auto before = static_cast<std::size_t>(std::max(0.0, pace->at[i] * w.o.rate() - 8.0));
+        if (before < volts.size()) out.left.push_back(std::abs(static_cast<double>(volts[before])) / peak);
     }
     return out;
 }
@@ -48,28 +48,34 @@ Tails tailsOf(const Observation& o, const Post& post, const JackRef& gate) {
 
 Findings findTailRunsOn(const Observation& o) {
     Findings out;
-    for (const Post& post : o.patch.posts) {
+    const Walk w(o);
+    for (const Envelope& envelope : envelopesIn(w)) {
         // Where a gate holds the level, running on is a slur and may be wanted; a struck envelope is meant to end.
-        const double type = o.knob(post.id, "contour", "type");
-        if (!o.is(post.id, "contour") || type < 2.0) continue;
-        const JackRef gate = o.feed(post.id, "contour", "gate");
-        if (gate.post.empty()) continue;
-        Tails tails = tailsOf(o, post, gate);
+        const EnvelopeForm& form = envelope.form;
+        if (form.followsGate || form.loops || !envelope.gate) continue;
+        Tails tails = tailsOf(w, envelope);
         if (tails.left.empty()) continue;
         std::ranges::nth_element(tails.left, tails.left.begin() + std::ssize(tails.left) / 2);
         const double still = tails.left[tails.left.size() / 2];
         if (still < kStillHigh) continue;
-        const char* stage = type == 2.0 ? "decay" : "release";
         Finding finding{
             "tail-runs-on",
             Severity::Caution,
-            o.cableFrom(o.jackFor(post.id, "contour", "out")),
-            post.id,
+            w.cableFrom(envelope.out),
+            w.postOf(envelope.node),
             say("still at {:.0f} % after {:.0f} ms, when the next hit comes", 100.0 * still, 1e3 * tails.shortest),
-            say("The tail of {} is longer than the step, so hits run into each other.", post.name),
+            say("The tail of {} is longer than the step, so hits run into each other.", w.name(envelope.node)),
             {}};
-        const double now = o.knob(post.id, "contour", stage);
-        finding.fixes = turnFix(o, post.id, "contour", stage, std::min(0.8 * now, 0.8 * tails.shortest));
+        const double now = w.map.control(envelope.node, form.fall());
+        const double rise = w.map.control(envelope.node, form.attack);
+        finding.fixes = w.turn(envelope.node, form.fall(),
+                               std::min(0.8 * now, std::max(0.3 * tails.shortest, 0.8 * tails.shortest - rise)));
+        if (rise > 0.5 * tails.shortest) // it is hardly up by then
+            for (Fix& fix : w.turn(envelope.node, form.attack, 0.2 * tails.shortest)) {
+                for (Fix& shorter : w.turn(envelope.node, form.fall(), std::min(now, 0.5 * tails.shortest)))
+                    fix.edits.insert(fix.edits.end(), shorter.edits.begin(), shorter.edits.end());
+                finding.fixes.insert(finding.fixes.begin(), std::move(fix));
+            }
         out.push_back(std::move(finding));
     }
     return out;

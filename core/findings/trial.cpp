@@ -1,13 +1,12 @@
 #include "findings/trial.h"
 
+#include "engine/side_by_side.h"
 #include "library/check.h"
 
 #include <algorithm>
 #include <atomic>
 #include <cmath>
-#include <future>
 #include <set>
-#include <thread>
 
 namespace lariat {
 namespace {
@@ -17,6 +16,7 @@ constexpr int kTrials = 6;
 #else
 constexpr int kTrials = kMostTrials;
 #endif
+constexpr std::size_t kRound = 4; ///< trials that are made side by side
 
 /// Found without listening: cables of the bag, seats of the case. What mends them needs no trial.
 bool isOfThePaper(const Finding& finding) {
@@ -152,36 +152,38 @@ std::optional<int> tryFixes(std::vector<Finding>& findings, const Observation& o
     for (std::size_t fix = 0; fix < most; ++fix)
         for (std::size_t f = 0; f < before.size(); ++f)
             if (fix < before[f].fixes.size() && !isOfThePaper(before[f])) tasks.push_back({f, fix});
-    std::vector<std::atomic<int>> good(before.size());
+    std::vector<int> good(before.size());
     // What a trial costs goes with the size of the patch.
     const double size = std::max(kUsualCables, static_cast<double>(observed.patch.cables.size()));
-    std::atomic<int> left = std::max(2, static_cast<int>(std::lround(kTrials * kUsualCables / size)));
-    std::atomic<int> untried = 0;
-    std::atomic<std::size_t> next = 0;
+    int left = std::max(2, static_cast<int>(std::lround(kTrials * kUsualCables / size)));
+    int untried = 0;
     std::atomic<bool> stopped = false;
     const auto goesOn = [&](double) {
         if (progress && !progress(1.0)) stopped = true;
         return !stopped;
     };
-    const auto work = [&] {
-        for (std::size_t t = next++; t < tasks.size() && !stopped; t = next++) {
-            Task& task = tasks[t];
-            if (good[task.finding] >= kMostCures) continue;
-            if (left-- <= 0) {
+    // In rounds of so many, however many processors there are: what is tried does not depend on who is quickest.
+    for (auto next = tasks.begin(); next != tasks.end() && !stopped;) {
+        std::vector<Task*> round;
+        std::vector<int> hoped = good; // if all of this round are
+        for (; next != tasks.end() && round.size() < kRound; ++next) {
+            if (good[next->finding] >= kMostCures) continue;
+            if (hoped[next->finding]++ >= kMostCures) break; // they may be enough
+            if (left > 0)
+                round.push_back(&*next);
+            else
                 ++untried;
-                continue;
-            }
-            const Finding& finding = before[task.finding];
-            task.worth = tryFix(finding.fixes[task.fix], finding, before, observed, goesOn).worth;
-            if (task.worth == Verdict::Worth::Good) ++good[task.finding];
+            --left;
         }
-    };
-    const unsigned cores = std::max(2u, std::thread::hardware_concurrency());
-    const unsigned count = std::min(4u, cores - 1); // one is left to the window and the sound
-    std::vector<std::future<void>> others;
-    for (unsigned i = 1; i < count; ++i) others.push_back(std::async(std::launch::async, work));
-    work();
-    for (auto& other : others) other.get();
+        // One processor is left to the window and the sound.
+        sideBySide(round.size(), std::clamp(processors() - 1, 1u, 4u), [&](std::size_t t) {
+            const Finding& finding = before[round[t]->finding];
+            if (!stopped)
+                round[t]->worth = tryFix(finding.fixes[round[t]->fix], finding, before, observed, goesOn).worth;
+        });
+        for (const Task* task : round)
+            if (task->worth == Verdict::Worth::Good) ++good[task->finding];
+    }
     if (stopped) return std::nullopt;
     for (std::size_t f = 0; f < findings.size(); ++f) {
         if (isOfThePaper(findings[f])) continue;
@@ -193,7 +195,7 @@ std::optional<int> tryFixes(std::vector<Finding>& findings, const Observation& o
                     if (task.finding == f && task.worth == worth && findings[f].fixes.size() < kMostCures)
                         findings[f].fixes.push_back(before[f].fixes[task.fix]);
     }
-    return untried.load();
+    return untried;
 }
 
 } // namespace lariat

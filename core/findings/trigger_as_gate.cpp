@@ -1,4 +1,5 @@
 // A trigger into a gate input: the envelope sees only the pulse, so its sustain is never heard.
+#include "findings/envelopes.h"
 #include "findings/fixes.h"
 #include "findings/rules.h"
 #include "measure/measure.h"
@@ -9,37 +10,36 @@ namespace lariat {
 namespace {
 
 constexpr double kLongestTrigger = 0.015;
-constexpr double kSustains[] = {0.0, 1.0, 3.0}; ///< types that hold while the gate is high: ADSR, AR, AHR
 
 } // namespace
 
 Findings findTriggerAsGate(const Observation& o) {
     Findings out;
-    for (const Post& post : o.patch.posts) {
-        const double type = o.knob(post.id, "contour", "type", 2.0);
-        if (!o.is(post.id, "contour") || std::ranges::find(kSustains, type) == std::end(kSustains)) continue;
-        const bool adsr = type == 0.0;
-        if (adsr && o.knob(post.id, "contour", "sustain") < 1.0) continue;
-        const JackRef gate = o.feed(post.id, "contour", "gate");
-        if (gate.post.empty() || risingEdges(o.at(gate), o.rate()).size() < 2) continue;
-        const double open = longestHigh(o.at(gate), o.rate());
-        if (open > kLongestTrigger || (!adsr && open >= o.knob(post.id, "contour", "attack"))) continue;
-        const Cable* cable = o.patch.cableInto(o.jackFor(post.id, "contour", "gate"));
+    const Walk w(o);
+    for (const Envelope& envelope : envelopesIn(w)) {
+        const EnvelopeForm& form = envelope.form;
+        if (!form.needsGate || !envelope.gate) continue;
+        const auto gate = w.volts(*envelope.gate);
+        if (risingEdges(gate, o.rate()).size() < 2) continue;
+        const double open = longestHigh(gate, o.rate());
+        const bool falls = form.sustain >= 0; // to a sustain, which a trigger never lets it come to
+        if (open > kLongestTrigger || (!falls && open >= w.map.control(envelope.node, form.attack))) continue;
         Finding finding{"trigger-as-gate",
                         Severity::Mistake,
-                        cable ? cable->id : 0,
-                        post.id,
+                        w.cableOf(*envelope.gate),
+                        w.postOf(envelope.node),
                         say("pulses of {:.0f} ms", 1e3 * open),
                         say("{} holds as long as its gate is high, and these are triggers: it falls back before it has "
                             "risen.",
-                            post.name),
+                            w.name(envelope.node)),
                         {}};
-        finding.fixes = turnFix(o, post.id, "contour", "type", 2.0);
-        if (cable) // the same source may give gates as well
-            for (const JackInfo& jack : o.part(gate.post)->jacks)
+        finding.fixes = w.turn(envelope.node, form.mode, 2.0); // what goes through its stages once it is struck
+        // The same source may give gates as well.
+        if (const Cable* cable = o.patch.cable(finding.cable))
+            for (const JackInfo& jack : o.part(cable->from.post)->jacks)
                 if (jack.output && jack.kind == SignalKind::Gate &&
-                    longestHigh(o.at({gate.post, jack.id}), o.rate()) > kLongestTrigger) {
-                    finding.fixes.push_back(moveFix(o, *cable, {gate.post, jack.id}, cable->to));
+                    longestHigh(o.at({cable->from.post, jack.id}), o.rate()) > kLongestTrigger) {
+                    finding.fixes.push_back(moveFix(o, *cable, {cable->from.post, jack.id}, cable->to));
                     break;
                 }
         out.push_back(std::move(finding));

@@ -2,8 +2,8 @@
 //
 // Spectral flatness (Johnston 1988): geometric over arithmetic mean of the power between 100 Hz and 8 kHz. A tone is
 // near 0, white noise reaches 0.56 by this measure.
-#include "findings/fixes.h"
 #include "findings/rules.h"
+#include "findings/walk.h"
 #include "measure/measure.h"
 
 #include <algorithm>
@@ -38,41 +38,49 @@ bool repeats(std::span<const float> volts, double rate) {
     return pitch && pitch->clarity > kRepeats;
 }
 
-constexpr const char* kShaking[][2] = {{"fm", "fm-amount"}, {"lin-fm", "lin-amount"}};
-
-/// The cable by which `by` modulates `post`, and the control that scales it.
-std::pair<const Cable*, const char*> shakes(const Observation& o, const std::string& post, const std::string& by) {
-    for (const auto& [input, control] : kShaking) {
-        const Cable* cable = o.patch.cableInto(o.jackFor(post, "vco", input));
-        if (cable && cable->from.post == by && o.knob(post, "vco", control) != 0.0) return {cable, control};
+/// The way by which one oscillator modulates another, and hard enough to be looked at; nullptr if it does not.
+const Way* shakes(const Walk& w, int by, int node) {
+    for (const Way& way : w.map.ways(node)) {
+        if (way.does != Does::Moves || !way.hasAmount || w.map.gain(way) == 0.0) continue;
+        if (w.origin(w.map.feeding(way)).node == by) return &way;
     }
-    return {nullptr, ""};
+    return nullptr;
 }
 
 } // namespace
 
 Findings findTurnedToNoise(const Observation& o) {
     Findings out;
-    for (std::size_t i = 0; i < o.patch.posts.size(); ++i)
-        for (std::size_t k = i + 1; k < o.patch.posts.size(); ++k) {
-            const Post& a = o.patch.posts[i];
-            const Post& b = o.patch.posts[k];
-            if (!o.is(a.id, "vco") || !o.is(b.id, "vco")) continue;
-            const auto [there, thereAmount] = shakes(o, b.id, a.id);
-            const auto [back, backAmount] = shakes(o, a.id, b.id);
+    const Walk w(o);
+    std::vector<int> oscillators;
+    for (int n = 0; n < w.map.nodeCount(); ++n)
+        for (int output = 0; output < static_cast<int>(w.map.node(n).heard.size()); ++output)
+            if (w.map.node(n).heard[idx(output)] && w.oscillates({n, output, 0})) {
+                oscillators.push_back(n);
+                break;
+            }
+    for (std::size_t i = 0; i < oscillators.size(); ++i)
+        for (std::size_t k = i + 1; k < oscillators.size(); ++k) {
+            const int a = oscillators[i];
+            const int b = oscillators[k];
+            const Way* there = shakes(w, a, b);
+            const Way* back = shakes(w, b, a);
             if (!there || !back) continue;
-            const double flat = std::min(flatness(o.at(there->from), o.rate()), flatness(o.at(back->from), o.rate()));
-            if (flat < kFlat || repeats(o.at(back->from), o.rate())) continue;
+            const auto one = w.volts(*there);
+            const auto other = w.volts(*back);
+            const double flat = std::min(flatness(one, o.rate()), flatness(other, o.rate()));
+            if (flat < kFlat || repeats(other, o.rate())) continue;
             Finding finding{"turned-to-noise",
                             Severity::Caution,
-                            back->id,
-                            a.id,
+                            w.cableOf(*back),
+                            w.postOf(a),
                             say("flatness {:.3f}: 0 is a tone, 0.56 white noise", flat),
-                            say("{} and {} shake each other so hard that no pitch is left.", a.name, b.name),
+                            say("{} and {} shake each other so hard that no pitch is left.", w.name(a), w.name(b)),
                             {}};
-            for (const auto& [post, control] : {std::pair{a.id, backAmount}, {b.id, thereAmount}})
-                for (Fix& fix : turnFix(o, post, "vco", control, 0.1 * o.knob(post, "vco", control)))
-                    finding.fixes.push_back(std::move(fix));
+            for (const Way* way : {back, there}) {
+                const int amount = way->levels.front();
+                append(finding.fixes, w.turn(way->node, amount, 0.1 * w.map.control(way->node, amount)));
+            }
             out.push_back(std::move(finding));
         }
     return out;

@@ -7,13 +7,9 @@
 #include <algorithm>
 #include <cmath>
 
+#include <fmt/format.h>
+
 namespace lariat {
-namespace {
-
-constexpr double kPerVolt = 12.5; ///< per cent that a volt opens: 8 V is all
-
-} // namespace
-
 void append(std::vector<Fix>& to, std::vector<Fix> more) {
     for (Fix& fix : more) to.push_back(std::move(fix));
 }
@@ -28,6 +24,113 @@ std::vector<const Way*> Walk::free(const Source& output, Does does) const {
     std::vector<const Way*> ways = map.into(output.node, output.output, does);
     std::erase_if(ways, [&](const Way* way) { return map.feeding(*way).node >= 0; });
     return ways;
+}
+
+std::span<const float> Walk::volts(const Source& source) const {
+    return source.node < 0 ? std::span<const float>{} : o.at(map.outputJack(source.node, source.output));
+}
+
+std::span<const float> Walk::volts(const Way& way) const {
+    for (const Source& source : behind(map.feeding(way)))
+        if (const auto found = volts(source); !found.empty()) return found;
+    return {};
+}
+
+std::span<const float> Walk::comingOut(const Source& source) const {
+    std::vector<Source> open = {source};
+    for (std::size_t i = 0; i < open.size(); ++i) {
+        const Source here = open[i];
+        if (const auto found = volts(here); !found.empty()) return found;
+        for (int n = 0; n < map.nodeCount(); ++n)
+            for (const Way& way : map.ways(n)) {
+                const Source from = map.feeding(way);
+                const bool known = std::ranges::any_of(
+                    open, [&](const Source& one) { return one.node == n && one.output == way.output; });
+                if (way.does == Does::Passes && from.node == here.node && from.output == here.output &&
+                    from.cable == 0 && way.output >= 0 && !known)
+                    open.push_back({n, way.output, 0});
+            }
+    }
+    return {};
+}
+
+std::vector<Source> Walk::behind(const Source& source) const {
+    std::vector<Source> found;
+    const auto add = [&](const Source& one) {
+        if (one.node >= 0 && std::ranges::none_of(found, [&](const Source& known) {
+                return known.node == one.node && known.output == one.output;
+            }))
+            found.push_back(one);
+    };
+    add(source);
+    for (std::size_t i = 0; i < found.size(); ++i) {
+        const Source here = found[i];
+        for (const Way* way : fed(here, Does::Passes)) add(map.feeding(*way));
+    }
+    return found;
+}
+
+Source Walk::origin(Source source) const {
+    std::set<int> been;
+    while (source.node >= 0 && been.insert(source.node).second) {
+        const auto passing = fed(source, Does::Passes);
+        if (passing.size() != 1 || map.makesTime(source.node)) break;
+        source = map.feeding(*passing.front());
+    }
+    return source;
+}
+
+std::optional<SignalKind> Walk::kindOf(const Source& source) const {
+    if (source.node < 0 || source.output < 0) return std::nullopt;
+    return map.node(source.node).type->outputs[idx(source.output)].kind;
+}
+
+bool Walk::isGate(const Source& source) const {
+    const auto kind = kindOf(source);
+    return kind == SignalKind::Gate || kind == SignalKind::Clock;
+}
+
+bool Walk::oscillates(const Source& source) const {
+    if (kindOf(source) != SignalKind::Audio) return false;
+    const auto& ways = map.ways(source.node);
+    const auto one = [&](Does does) {
+        return std::ranges::any_of(ways, [&](const Way& way) { return way.does == does; });
+    };
+    return one(Does::Tunes) && !one(Does::Passes) && !one(Does::Times) && !one(Does::Strikes);
+}
+
+std::set<std::pair<int, int>> Walk::heard() const {
+    std::set<std::pair<int, int>> found;
+    std::vector<Source> open;
+    const auto add = [&](const Way& way) {
+        const Source source = map.feeding(way);
+        if (source.node >= 0 && found.insert({source.node, source.output}).second) open.push_back(source);
+    };
+    for (const Way* way : waysOut()) add(*way);
+    while (!open.empty()) {
+        const Source here = open.back();
+        open.pop_back();
+        for (const Way& way : map.ways(here.node))
+            if (way.output == here.output) add(way);
+    }
+    return found;
+}
+
+std::set<int> Walk::upstream(int node) const {
+    std::set<int> found = {node};
+    std::vector<int> open = {node};
+    while (!open.empty()) {
+        const int here = open.back();
+        open.pop_back();
+        for (const Source& source : map.node(here).inputs)
+            if (source.node >= 0 && found.insert(source.node).second) open.push_back(source.node);
+    }
+    return found;
+}
+
+int Walk::cableFrom(const Source& source) const {
+    const JackRef jack = map.outputJack(source.node, source.output);
+    return jack.post.empty() ? 0 : o.cableFrom(jack);
 }
 
 std::vector<const Way*> Walk::waysOut() const {
@@ -51,8 +154,8 @@ Opening Walk::opening(const Way& way) const {
         out.fed.push_back(opens);
         const double gain = map.gain(*opens);
         const Life& life = arriving(*opens);
-        const double a = kPerVolt * gain * static_cast<double>(gain > 0.0 ? life.floor : life.min);
-        const double b = kPerVolt * gain * static_cast<double>(life.max);
+        const double a = kOpensPerVolt * gain * static_cast<double>(gain > 0.0 ? life.floor : life.min);
+        const double b = kOpensPerVolt * gain * static_cast<double>(life.max);
         out.least += std::min(a, b);
         out.most += std::max(a, b);
     }
@@ -78,6 +181,14 @@ std::string Walk::postOf(int node) const {
         for (const Source& source : map.node(n).inputs)
             if (source.node == node && o.patch.post(map.node(n).post)) return map.node(n).post;
     return post;
+}
+
+std::string Walk::name(int node) const {
+    const Node& one = map.node(node);
+    for (int n = 0; n < map.nodeCount(); ++n)
+        if (n != node && map.node(n).post == one.post && map.node(n).type == one.type)
+            return fmt::format("{} ({})", o.nameOf(postOf(node)), one.key.substr(one.key.find('/') + 1));
+    return o.nameOf(postOf(node));
 }
 
 std::string Walk::inputName(const Way& way) const {
@@ -145,7 +256,9 @@ std::vector<Fix> Walk::fullAlong(Source source) const {
         const auto passing = fed(source, Does::Passes);
         if (passing.empty()) break;
         for (const int level : passing.front()->levels)
-            if (std::abs(map.gain(*passing.front())) < 0.99) append(fixes, turn(source.node, level, 100.0));
+            if (std::abs(map.gain(*passing.front())) < 0.99 &&
+                map.node(source.node).type->controls[idx(level)].scale.unit == Unit::Percent)
+                append(fixes, turn(source.node, level, 100.0));
         source = map.feeding(*passing.front());
     }
     return fixes;

@@ -4,7 +4,11 @@
 
 #include "findings/finding.h"
 
+#include <set>
+
 namespace lariat {
+
+inline constexpr double kOpensPerVolt = 12.5; ///< per cent that a volt opens: 8 V is all
 
 /// How far ways into one output are opened over the run, in per cent.
 struct Opening {
@@ -23,10 +27,30 @@ class Walk {
     const FlowMap& map;
 
     [[nodiscard]] const Life& life(const Source& source) const { return o.lives.of(source); }
+    /// What was recorded of it; empty where nothing listens to it at a jack.
+    [[nodiscard]] std::span<const float> volts(const Source& source) const;
+    /// What is in a way, at the nearest place behind it that was recorded.
+    [[nodiscard]] std::span<const float> volts(const Way& way) const;
+    /// The same of an output, at the nearest place behind the panel where it comes out.
+    [[nodiscard]] std::span<const float> comingOut(const Source& source) const;
     [[nodiscard]] const Life& arriving(const Way& way) const { return life(map.feeding(way)); }
     /// Ways of one sort into an output, fed by something.
     [[nodiscard]] std::vector<const Way*> fed(const Source& output, Does does) const;
     [[nodiscard]] std::vector<const Way*> free(const Source& output, Does does) const;
+    /// A signal and all that passes into it, over mults, sums, levels and filters: the nearest first.
+    [[nodiscard]] std::vector<Source> behind(const Source& source) const;
+    /// Where a signal that is only passed on begins.
+    [[nodiscard]] Source origin(Source source) const;
+    /// What it is made for; nothing of node -1 or a way out.
+    [[nodiscard]] std::optional<SignalKind> kindOf(const Source& source) const;
+    /// It is a gate or a clock.
+    [[nodiscard]] bool isGate(const Source& source) const;
+    /// An oscillator: it sounds, has a pitch, and lets no sound through.
+    [[nodiscard]] bool oscillates(const Source& source) const;
+    /// All signals that reach a way out by any way, as sound or as what moves it.
+    [[nodiscard]] std::set<std::pair<int, int>> heard() const;
+    /// Nodes from which something comes to this one by any way, itself included.
+    [[nodiscard]] std::set<int> upstream(int node) const;
     /// The last ways to the ear, of all ways out.
     [[nodiscard]] std::vector<const Way*> waysOut() const;
     /// Of a way that something opens; {100, 100} of one that is always open.
@@ -34,9 +58,13 @@ class Walk {
     /// A knob is turned by a scene, so that where it stands now says little.
     [[nodiscard]] bool movesInScenes(int node, int control) const;
 
-    [[nodiscard]] std::string name(int node) const { return o.nameOf(postOf(node)); }
+    /// The name of its post; of one of several alike behind one panel, with its own: "Nest (leader)".
+    [[nodiscard]] std::string name(int node) const;
     /// The post that a block stands for; of one that stands as no post, the one it is wired to.
     [[nodiscard]] std::string postOf(int node) const;
+    /// The cable that brings what is in a way, or else the first that leaves an output; 0 if there is none.
+    [[nodiscard]] int cableOf(const Way& way) const { return map.feeding(way).cable; }
+    [[nodiscard]] int cableFrom(const Source& source) const;
     [[nodiscard]] std::string inputName(const Way& way) const;
     /// What is measured at an output, with the cable that leads on.
     [[nodiscard]] Link link(const Source& source) const;

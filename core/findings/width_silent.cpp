@@ -1,64 +1,96 @@
 // Pulse width driven to silence: at 0 or 100 % a pulse does not move, so nothing is heard.
 //
-// width = knob + amount · 20 % per volt, as in blocks/vco.cpp.
-#include "findings/fixes.h"
+// The width is the knob and what its CV inputs add, as blocks state beside their jacks. Whether the wave stands still
+// there is looked for in the wave.
+#include "findings/aims.h"
 #include "findings/rules.h"
 #include "measure/measure.h"
 
 #include <algorithm>
 #include <cmath>
+#include <set>
 
 namespace lariat {
 namespace {
 
 constexpr double kNarrowest = 1.0; ///< per cent
 constexpr double kSafe = 5.0;
+constexpr double kSeldom = 0.01;  ///< part of the time
+constexpr std::size_t kStill = 8; ///< looks in a row, in which a wave that moves would be seen
+constexpr float kHardly = 0.2f;   ///< volts
 
-bool pulseIsHeard(const Observation& o, const std::string& post) {
-    const JackRef pulse = o.jackFor(post, "vco", "pulse");
-    return std::ranges::any_of(o.patch.cables, [&](const Cable& cable) { return cable.from == pulse; });
+std::set<int> widthsOf(const Walk& w, int node) {
+    std::set<int> found;
+    for (const Way& way : w.map.ways(node))
+        if (const int control = widthMovedBy(w, way); control >= 0) found.insert(control);
+    return found;
+}
+
+bool isExtreme(double width) {
+    return width < kNarrowest || width > 100.0 - kNarrowest;
+}
+
+/// The part of the time for which the wave stands still because of its width.
+double stillPart(std::span<const float> wave, const std::vector<double>& moved, double knob) {
+    const std::size_t looks = wave.size() / kLookEvery;
+    std::size_t still = 0;
+    for (std::size_t i = 0; i + kStill <= looks; i += kStill) {
+        bool extreme = true;
+        for (std::size_t k = i; k < i + kStill; ++k)
+            extreme = extreme && isExtreme(knob + (k < moved.size() ? moved[k] : 0.0));
+        if (!extreme) continue;
+        const auto [low, high] = std::ranges::minmax(wave.subspan(i * kLookEvery, kStill * kLookEvery));
+        if (high - low < kHardly) still += kStill;
+    }
+    return looks == 0 ? 0.0 : static_cast<double>(still) / static_cast<double>(looks);
 }
 
 } // namespace
 
 Findings findWidthSilent(const Observation& o) {
     Findings out;
-    for (const Post& post : o.patch.posts) {
-        if (!o.is(post.id, "vco") || !pulseIsHeard(o, post.id)) continue;
-        const double width = o.knob(post.id, "vco", "width", 50.0);
-        const double amount = o.knob(post.id, "vco", "pwm-amount");
-        const auto cv = o.arriving(post.id, "vco", "pwm");
-        const auto at = [&](double volts) { return width + 0.2 * amount * volts; };
-        const auto silent = [&](double w) { return w < kNarrowest || w > 100.0 - kNarrowest; };
-        double part = silent(width) ? 1.0 : 0.0;
-        if (!cv.empty()) {
-            const auto count = std::ranges::count_if(cv, [&](float v) { return silent(at(static_cast<double>(v))); });
-            part = static_cast<double>(count) / static_cast<double>(cv.size());
+    const Walk w(o);
+    for (int n = 0; n < w.map.nodeCount(); ++n)
+        for (const int control : widthsOf(w, n)) {
+            const auto movers = moversOf(w, n, control);
+            const std::vector<double> moved = movedBy(w, movers);
+            const double width = w.map.control(n, control);
+            double part = 0.0;
+            for (int output = 0; output < static_cast<int>(w.map.node(n).heard.size()); ++output)
+                if (const Source wave{n, output, 0}; w.oscillates(wave))
+                    part = std::max(part, stillPart(w.volts(wave), moved, width));
+            if (part < kSeldom) continue;
+            double low = width;
+            double high = width;
+            if (!moved.empty()) {
+                const auto [least, most] = std::ranges::minmax_element(moved);
+                low += *least;
+                high += *most;
+            }
+            const Mover* mover = movers.empty() ? nullptr : &movers.front();
+            Finding finding{"width-silent",
+                            Severity::Mistake,
+                            mover ? w.cableOf(*mover->way) : 0,
+                            w.postOf(n),
+                            say("width {:.0f}…{:.0f} %, silent {:.0f} % of the time", std::clamp(low, 0.0, 100.0),
+                                std::clamp(high, 0.0, 100.0), 100.0 * part),
+                            say("At 0 or 100 % the pulse of {} stands still and is not heard.", w.name(n)),
+                            {}};
+            // The middle of the swing at 50 %, and its ends inside the safe widths.
+            const double swing = high - low;
+            const double gentler = swing > 100.0 - 2.0 * kSafe ? (100.0 - 2.0 * kSafe) / swing : 1.0;
+            const double centred = 50.0 - gentler * (0.5 * (low + high) - width);
+            finding.fixes = w.turn(n, control, std::round(centred));
+            if (gentler < 1.0 && mover && mover->amount >= 0) {
+                std::vector<Fix> less = w.turn(n, mover->amount, std::trunc(gentler * w.map.control(n, mover->amount)));
+                if (finding.fixes.empty())
+                    finding.fixes = less;
+                else if (!less.empty())
+                    finding.fixes.front().edits.insert(finding.fixes.front().edits.end(), less.front().edits.begin(),
+                                                       less.front().edits.end());
+            }
+            out.push_back(std::move(finding));
         }
-        if (part < 0.01) continue;
-        const Cable* cable = o.patch.cableInto(o.jackFor(post.id, "vco", "pwm"));
-        const LevelReading level = measureLevel(cv);
-        Finding finding{"width-silent",
-                        Severity::Mistake,
-                        cable ? cable->id : 0,
-                        post.id,
-                        say("width {:.0f}…{:.0f} %, silent {:.0f} % of the time",
-                            std::clamp(std::min(at(level.min.value), at(level.max.value)), 0.0, 100.0),
-                            std::clamp(std::max(at(level.min.value), at(level.max.value)), 0.0, 100.0), 100.0 * part),
-                        {},
-                        {}};
-        finding.reason = say("At 0 or 100 % the pulse of {} stands still and is not heard.", post.name);
-        // The middle of the swing at 50 %, and its ends inside the safe widths.
-        const double half = 0.5 * level.swing().value;
-        const double most = half > 0.0 ? std::floor((50.0 - kSafe) / (0.2 * half)) : 0.0;
-        const double gentler = std::copysign(std::min(std::abs(amount), most), amount);
-        const double centred = 50.0 - 0.2 * gentler * 0.5 * (level.max.value + level.min.value);
-        finding.fixes = turnFix(o, post.id, "vco", "width", std::round(centred));
-        if (!finding.fixes.empty() && gentler != amount)
-            if (const auto less = o.turn(post.id, "vco", "pwm-amount", gentler))
-                finding.fixes.front().edits.emplace_back(*less);
-        out.push_back(std::move(finding));
-    }
     return out;
 }
 

@@ -234,6 +234,7 @@ class Endless {
             }
             const bool comesDown = !before.alive() || before.floor < kLifted * before.max;
             if (next->does == Does::Passes && comesDown && life.floor > kLifted * life.max) {
+                if (lagsBehind(source.node, before)) return;
                 std::vector<Fix> all = w_.rest(source.node);
                 append(all, std::move(fixes));
                 report(cable, source.node, sound,
@@ -258,6 +259,11 @@ class Endless {
         const bool endless = longestTime(node) > kEndless;
         return (gate.longestLow > kLetGo && life.floor > kSlow * life.max) ||
                (endless && life.floor > 0.5 * kSlow * life.max);
+    }
+    /// It would come down, had it the time: notes that hardly pause run into one another, and that is a slur.
+    [[nodiscard]] bool lagsBehind(int node, const Life& gate) const {
+        const double time = longestTime(node);
+        return time > gate.longestLow && time < kEndless && gate.rises > 1;
     }
     void whyConstant(const Way& opens, const Source& source, int cable, const Source& sound, std::vector<Fix> fixes) {
         const Life& life = w_.life(source);

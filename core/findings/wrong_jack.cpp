@@ -7,7 +7,6 @@
 #include "timing/lines.h"
 
 #include <algorithm>
-#include <set>
 
 namespace lariat {
 namespace {
@@ -26,24 +25,20 @@ class Plugs {
   private:
     /// What comes out of a jack, past whatever only passes it on.
     [[nodiscard]] Kind kindOf(Source source) const {
-        std::set<int> been;
-        while (source.node >= 0 && been.insert(source.node).second) {
-            const auto passing = w_.fed(source, Does::Passes);
-            if (passing.size() != 1 || map_.makesTime(source.node)) break;
-            source = map_.feeding(*passing.front());
-        }
-        if (source.node < 0 || source.output < 0) return Kind::Other;
-        switch (map_.node(source.node).type->outputs[idx(source.output)].kind) {
-        case SignalKind::Pitch:
-            return Kind::Pitch;
-        case SignalKind::Gate:
-        case SignalKind::Clock:
-            return Kind::Gate;
-        case SignalKind::Audio:
-        case SignalKind::Control:
-            break;
-        }
-        return Kind::Other;
+        source = w_.origin(source);
+        if (w_.isGate(source)) return Kind::Gate;
+        return w_.kindOf(source) == SignalKind::Pitch ? Kind::Pitch : Kind::Other;
+    }
+
+    [[nodiscard]] Kind broughtBy(const Cable& cable) const {
+        const auto from = map_.graph().outputs.find(cable.from);
+        return from == map_.graph().outputs.end() ? Kind::Other : kindOf(from->second);
+    }
+    [[nodiscard]] Kind wantedAt(const Cable& cable) const {
+        const JackInfo* jack = o_.jack(cable.to);
+        if (!jack) return Kind::Other;
+        if (jack->kind == SignalKind::Gate || jack->kind == SignalKind::Clock) return Kind::Gate;
+        return jack->kind == SignalKind::Pitch ? Kind::Pitch : Kind::Other;
     }
 
     void look(const Cable& cable) {
@@ -110,11 +105,9 @@ class Plugs {
         std::vector<Fix> fixes;
         // The plug that is in its place, and wants to be here.
         for (const Cable& other : o_.patch.cables) {
-            const JackInfo* source = o_.jack(other.from);
-            const JackInfo* target = o_.jack(other.to);
-            if (other.id == cable.id || !source || !target) continue;
-            if (source->kind == o_.jack(cable.to)->kind && target->kind == o_.jack(cable.from)->kind &&
-                fixes.size() < 2)
+            if (other.id == cable.id || fixes.size() >= 2) continue;
+            if (broughtBy(other) == wantedAt(cable) && wantedAt(other) == broughtBy(cable) &&
+                wantedAt(cable) != Kind::Other)
                 fixes.push_back(
                     {say("Let cables {} and {} change places", o_.patch.row(cable.id), o_.patch.row(other.id)),
                      {SwapCables{cable.id, other.id, false}}});

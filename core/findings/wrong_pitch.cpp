@@ -102,29 +102,21 @@ class Pitches {
             if (map_.makesTime(origin.source.node)) break;
             const Way* next = nullptr;
             for (const Way* way : w_.fed(origin.source, Does::Passes))
-                if (!next || isPitch(map_.feeding(*way))) next = way;
+                if (!next || w_.kindOf(map_.feeding(*way)) == SignalKind::Pitch) next = way;
             if (!next) break;
             origin.passed.push_back(next);
             origin.source = map_.feeding(*next);
         }
         return origin;
     }
-    [[nodiscard]] bool isPitch(const Source& source) const {
-        return source.node >= 0 && source.output >= 0 &&
-               map_.node(source.node).type->outputs[idx(source.output)].kind == SignalKind::Pitch;
-    }
-    [[nodiscard]] std::span<const float> volts(const Source& source) const {
-        return o_.at(map_.outputJack(source.node, source.output));
-    }
-
     void judge(const Way& tunes) {
         const Source arrives = map_.feeding(tunes);
         const Origin origin = originOf(tunes);
-        if (origin.source.node < 0 || !isPitch(origin.source)) return;
+        if (w_.kindOf(origin.source) != SignalKind::Pitch) return;
         const JackRef input = map_.inputJack(tunes.node, tunes.input);
         if (input.post.empty() || !judged_.insert(input).second) return;
         if (missing(tunes, origin)) return;
-        const std::vector<Note> notes = notesOf(volts(origin.source), volts(arrives), o_.rate());
+        const std::vector<Note> notes = notesOf(w_.volts(origin.source), w_.volts(arrives), o_.rate());
         if (notes.size() < 2) return;
         if (glides(tunes, origin, notes)) return;
         const auto line = lineThrough(notes);
@@ -177,25 +169,26 @@ class Pitches {
         int late = 0;
         int moved = 0;
         double worst = 0.0;
+        const Way* slow = slowest(origin);
+        const bool hardly = slow && hardlyMoves(notes);
+        const double shift = shiftOf(notes);
         for (std::size_t i = 1; i < notes.size(); ++i) {
             const double step = notes[i].sent - notes[i - 1].sent;
             if (std::abs(step) < 0.04) continue;
             ++moved;
-            const double left = notes[i].sent - notes[i].came;
+            const double left = notes[i].sent - notes[i].came - shift;
             const double moving = notes[i].came - notes[i].halfWay;
-            const bool onItsWay = std::abs(moving) > 0.002 && moving * left > 0.0;
+            const bool onItsWay = (std::abs(moving) > 0.002 && moving * left > 0.0) || hardly;
             if (!onItsWay || 1200.0 * std::abs(left) < kSlurredCents) continue;
             ++late;
             worst = std::max(worst, 1200.0 * std::abs(left));
         }
-        if (moved < 2 || 2 * late < moved) return false;
-        const Way* slow = nullptr;
-        for (const Way* way : origin.passed)
-            if (!slow) slow = way;
-        if (!slow) return false;
-        std::vector<Fix> fixes;
+        if (moved < 2 || 3 * late < moved || origin.passed.empty()) return false;
+        if (!slow) slow = origin.passed.front();
+        std::vector<Fix> fixes = quicker(slow->node);
         for (const Way* way : origin.passed) append(fixes, w_.rest(way->node));
-        for (const Way* way : origin.passed) append(fixes, quicker(way->node));
+        for (const Way* way : origin.passed)
+            if (way != slow) append(fixes, quicker(way->node));
         append(fixes, straight(tunes, origin));
         found_.push_back(
             {"glide-too-slow", Severity::Mistake, map_.feeding(tunes).cable,
@@ -205,14 +198,50 @@ class Pitches {
              std::move(fixes), links(tunes, origin)});
         return true;
     }
+    /// What is added to all of them alike, in volts: it is no glide. 0 where they are off by this and that.
+    static double shiftOf(const std::vector<Note>& notes) {
+        std::vector<double> off;
+        for (const Note& note : notes) off.push_back(note.sent - note.came);
+        const auto middle = [](std::vector<double>& of) {
+            std::ranges::nth_element(of, of.begin() + std::ssize(of) / 2);
+            return of[of.size() / 2];
+        };
+        const double shift = middle(off);
+        for (double& one : off) one = std::abs(one - shift);
+        return std::abs(shift) > 2.0 * middle(off) ? shift : 0.0;
+    }
+    /// Of what the tune passes, that which may take longest; nullptr if nothing takes time.
+    [[nodiscard]] const Way* slowest(const Origin& origin) const {
+        const Way* slow = nullptr;
+        double longest = kNoteSeconds;
+        for (const Way* way : origin.passed) {
+            const auto& controls = map_.node(way->node).type->controls;
+            for (std::size_t c = 0; c < controls.size(); ++c)
+                if (const double time = map_.control(way->node, static_cast<int>(c));
+                    controls[c].scale.unit == Unit::Seconds && time > longest) {
+                    longest = time;
+                    slow = way;
+                }
+        }
+        return slow;
+    }
+    /// So slow that what arrives stands almost still.
+    static bool hardlyMoves(const std::vector<Note>& notes) {
+        const auto [low, high] = std::ranges::minmax_element(notes, {}, &Note::sent);
+        const auto [least, most] = std::ranges::minmax_element(notes, {}, &Note::came);
+        return most->came - least->came < 0.3 * (high->sent - low->sent);
+    }
     [[nodiscard]] std::vector<Fix> quicker(int node) const {
         std::vector<Fix> fixes;
         Fix all;
+        std::string knobs; // rise and fall are turned together
         const auto& controls = map_.node(node).type->controls;
         for (std::size_t c = 0; c < controls.size(); ++c)
             if (controls[c].scale.unit == Unit::Seconds)
                 for (Fix& fix : w_.turn(node, static_cast<int>(c), 0.01)) {
-                    if (all.edits.empty()) all.label = fix.label;
+                    const auto knob = map_.knobAt(node, static_cast<int>(c));
+                    knobs += (knobs.empty() ? "" : ", ") + knob->knob->name;
+                    all.label = say("Turn {} of {} to {}", knobs, o_.nameOf(knob->post), knob->scale->text(0.01));
                     all.edits.insert(all.edits.end(), fix.edits.begin(), fix.edits.end());
                 }
         if (!all.edits.empty()) fixes.push_back(std::move(all));

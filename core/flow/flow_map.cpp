@@ -56,7 +56,8 @@ void FlowMap::addWays(int n) {
                     placeOf(type.controls, flow.opener),
                     placeOf(type.controls, flow.solo),
                     placeOf(type.controls, flow.feedback),
-                    false};
+                    false,
+                    flow.rings};
             if (const int amount = placeOf(type.controls, type.inputs[idx(input)].amount); amount >= 0) {
                 way.levels.push_back(amount);
                 way.hasAmount = true;

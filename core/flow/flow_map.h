@@ -24,6 +24,7 @@ struct Way {
     int solo = -1;
     int feedback = -1; ///< control by which it comes round again
     bool hasAmount = false;
+    bool rings = false; ///< every hard edge strikes it
 };
 inline constexpr int kOutOfTheCase = -1;
 

@@ -1,5 +1,7 @@
 #include "maker/stand.h"
 
+#include "maker/stand_words.h"
+
 #include <algorithm>
 #include <array>
 #include <set>
@@ -10,21 +12,16 @@ namespace lariat {
 namespace {
 
 constexpr const char* kStand = "test-stand";
-constexpr const char* kOnly = "1"; ///< the part of a module that is one block
-
-std::string blockModule(std::string_view type) {
-    return fmt::format("block-{}", type);
-}
 
 /// Every block as a module that shows all of it.
 ModuleInfo moduleOf(const BlockType& type) {
     ModuleDescription out;
-    out.id = blockModule(type.id);
+    out.id = stand::blockModule(type.id);
     out.name = type.name;
     out.about = type.about;
     out.hp = 8;
     PartDescription part;
-    part.id = kOnly;
+    part.id = stand::kOnly;
     part.name = type.name;
     part.blocks.push_back({type.id, type.id, {}});
     out.parts.push_back(std::move(part));
@@ -90,8 +87,8 @@ class Builder {
         post.id = id;
         post.name = name;
         post.slot = id;
-        post.module = blockModule(type);
-        post.part = kOnly;
+        post.module = stand::blockModule(type);
+        post.part = stand::kOnly;
         out_.patch.posts.push_back(std::move(post));
         return out_.patch.posts.back();
     }
@@ -114,7 +111,7 @@ class Builder {
     }
 
     static std::string blockPost(const PartInfo& part, const PartBlock& block) {
-        return fmt::format("in-{}-{}", part.id, block.id);
+        return stand::blockPost(part.id, block.id);
     }
 
     void addBlocks(const PartInfo& part) {
@@ -313,7 +310,7 @@ class Builder {
 
     /// A wire of the module, which the module alone decides.
     [[nodiscard]] static bool isInner(const Cable& cable) {
-        return cable.from.post.starts_with("in-") && cable.to.post.starts_with("in-");
+        return isBlockOnStand(cable.from.post) && isBlockOnStand(cable.to.post);
     }
 
     void keepWhatWasDone() {
@@ -373,23 +370,6 @@ class Builder {
 
 Stand makeStand(const ModuleInfo& module, const Library& material, StandView view, const Stand* before) {
     return Builder(module, material, view, before).build();
-}
-
-std::vector<std::vector<InnerWire>> wiresOnStand(const Patch& patch, const ModuleInfo& module) {
-    std::vector<std::vector<InnerWire>> out;
-    for (const PartInfo& part : module.parts) {
-        std::map<std::string, std::string, std::less<>> blocks; // post → block
-        for (const PartBlock& block : part.blocks) blocks[fmt::format("in-{}-{}", part.id, block.id)] = block.id;
-        std::vector<InnerWire> wires;
-        for (const Cable& cable : patch.cables) {
-            const auto from = blocks.find(cable.from.post);
-            const auto to = blocks.find(cable.to.post);
-            if (from == blocks.end() || to == blocks.end() || cable.step == "normals") continue;
-            wires.push_back({from->second + "." + cable.from.jack, to->second + "." + cable.to.jack});
-        }
-        out.push_back(std::move(wires));
-    }
-    return out;
 }
 
 } // namespace lariat

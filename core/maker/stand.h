@@ -23,7 +23,15 @@ struct Stand {
 /// those of the module.
 Stand makeStand(const ModuleInfo& module, const Library& material, StandView view, const Stand* before = nullptr);
 
-/// Wires as they are tied behind the panel of a stand's patch, part by part in the order of the module's parts.
-std::vector<std::vector<InnerWire>> wiresOnStand(const Patch& patch, const ModuleInfo& module);
+/// Behind the panel, a post that is a block of the module, and not one that plays it.
+bool isBlockOnStand(const std::string& post);
+
+/// One more block of that type for the part that is called so: a post that asOnStand makes a block of.
+Post postFromShelf(const Patch& patch, const Library& library, const BlockType& type, const std::string& part);
+
+/// The module as it was changed behind the panel of its stand: wires that were tied or taken out, posts from the shelf
+/// as blocks of the part whose name they have as their voice, else of the first, posts that were taken out with all
+/// that stands on the panel for them, and knobs that were turned. A part keeps its last block.
+ModuleDescription asOnStand(const Patch& patch, const ModuleInfo& module);
 
 } // namespace lariat

@@ -331,7 +331,12 @@ struct Applier {
         return std::move(patch);
     }
     Result<Patch> operator()(const KeepSetting& edit) {
-        patch.settings[edit.name] = edit.setting;
+        if (edit.setting.empty()) {
+            patch.settings.erase(edit.name);
+            patch.settingExtras.erase(edit.name);
+        } else {
+            patch.settings[edit.name] = edit.setting;
+        }
         return std::move(patch);
     }
 

@@ -150,7 +150,7 @@ struct ForgetController {
     std::string post;
     std::string knob;
 };
-/// Puts aside where the knobs stand.
+/// Puts aside where the knobs stand; an empty setting: what was put aside under that name goes.
 struct KeepSetting {
     std::string name;
     Setting setting;

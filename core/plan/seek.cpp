@@ -1,12 +1,13 @@
 #include "plan/seek.h"
 
+#include "engine/side_by_side.h"
+
 #include <algorithm>
 #include <atomic>
 #include <cmath>
 #include <mutex>
 #include <numeric>
 #include <set>
-#include <thread>
 
 #include <nlopt.hpp>
 
@@ -135,15 +136,11 @@ class Seeker {
 
     /// Does the work for each index, on several threads.
     void eachAtOnce(std::size_t count, const std::function<void(std::size_t)>& work) {
-        const unsigned there = std::max(1u, std::thread::hardware_concurrency());
-        const auto wanted = options_.threads > 0 ? static_cast<unsigned>(options_.threads) : std::max(1u, there - 1);
-        std::atomic<std::size_t> next = 0;
-        const auto loop = [&] {
-            for (std::size_t i = next++; i < count && !stopped_; i = next++) work(i);
-        };
-        std::vector<std::jthread> others;
-        for (unsigned t = 1; t < std::min<std::size_t>(wanted, count); ++t) others.emplace_back(loop);
-        loop();
+        const auto wanted =
+            options_.threads > 0 ? static_cast<unsigned>(options_.threads) : std::max(1u, processors() - 1);
+        sideBySide(count, wanted, [&](std::size_t i) {
+            if (!stopped_) work(i);
+        });
     }
 
     /// The best places of a wide look, best first.

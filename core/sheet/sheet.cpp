@@ -341,7 +341,13 @@ Sheet makeSheet(const Observation& o, const std::vector<Finding>& findings, cons
     for (const Finding& finding : findings) {
         if (!isProblem(finding)) continue; // its row says it, or nothing is wrong yet
         const std::string where = finding.cable ? o.cableName(finding.cable) : o.nameOf(finding.post);
-        sheet.findings.push_back(fmt::format("{}: {} ({})", where, speak(finding.reason), speak(finding.figure)));
+        std::string line = fmt::format("{}: {} ({})", where, speak(finding.reason), speak(finding.figure));
+        std::vector<std::string> way; // link by link with its reading, so that it can be gone along on metal
+        for (const Link& link : finding.walk)
+            way.push_back(fmt::format("{} ({})", linkName(link, o.patch, *o.library), speak(link.reading)));
+        if (way.size() > 1) line += " " + speak(say("The way there: {}.", fmt::format("{}", fmt::join(way, " · "))));
+        if (!finding.fixes.empty()) line += " " + speak(say("Mends it: {}.", speak(finding.fixes.front().label)));
+        sheet.findings.push_back(std::move(line));
     }
     for (const Dismissal& kept : o.patch.dismissals) {
         const std::string where = kept.cable ? o.cableName(kept.cable) : o.nameOf(kept.post);

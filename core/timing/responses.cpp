@@ -2,13 +2,16 @@
 
 #include "blocks/parts/gate.h"
 #include "engine/envelope_shape.h"
+#include "engine/side_by_side.h"
 #include "model/edit.h"
 #include "timing/facts.h"
 #include "timing/pattern_edits.h"
 
 #include <algorithm>
 #include <array>
+#include <atomic>
 #include <cmath>
+#include <functional>
 #include <numeric>
 
 namespace lariat {
@@ -85,7 +88,6 @@ struct WatchedContour {
 
 struct WatchedSound {
     SoundResponse response;
-    std::size_t probe = 0;
     std::vector<float> volts{};
 };
 
@@ -111,16 +113,12 @@ class ResponseRun {
         for (const TunePath& path : tunePathsOf(patch_, library_, sequencer_))
             tunes_.push_back({{path, {}, {}}, probe(path.in), probe(path.out)});
         if (options_.sounds) chooseSounds();
-        probes_.push_back(clock);
-        auto renderer =
-            Renderer::make(onlyWhatReaches(patch_, library_, probes_), library_, {kRate, false, {}, probes_});
-        if (!renderer) return tl::unexpected(renderer.error());
         const int variation = options_.variation.value_or(variationOf(patch_, library_, sequencer_));
         out_.sequencer = sequencer_.post;
         out_.cycle = std::max(1L, cycleOf(patch_, library_, sequencer_, variation));
         out_.shown = std::min(out_.cycle, options_.mostPulses);
         lead_ = out_.cycle > out_.shown ? 0 : std::min(out_.cycle, kLead);
-        if (!run(*renderer)) return failure(say("the run was cancelled"));
+        if (auto heard = hear(); !heard) return tl::unexpected(heard.error());
         if (pulses_.size() < 2) return failure(say("no clock pulse comes to {}", patch_.post(sequencer_.post)->name));
         gather();
         return std::move(out_);
@@ -185,7 +183,6 @@ class ResponseRun {
         watched.response.line = line;
         const JackInfo* jack = library_.jack(patch_, output);
         watched.response.audio = jack && jack->kind == SignalKind::Audio;
-        watched.probe = probe(output);
         sounds_.push_back(std::move(watched));
     }
 
@@ -216,42 +213,83 @@ class ResponseRun {
         }
     }
 
-    bool run(Renderer& renderer) {
-        const Schedule& schedule = renderer.schedule();
-        for (WatchedContour& contour : contours_) contour.teller = schedule.tellerOf(contour.response.post);
-        const int steps = schedule.tellerOf(sequencer_.post);
+    [[nodiscard]] unsigned threads() const { return options_.threads == 0 ? processors() : options_.threads; }
+
+    /// The cycle, as contours and quantizers go through it; and beside it the cycle once more for each sound, with only
+    /// what reaches that. They do not know of each other, and the clock comes to all of them alike.
+    Result<void> hear() {
+        Result<void> looked;
+        std::vector<std::size_t> order(sounds_.size()); // what takes long begins first
+        std::iota(order.begin(), order.end(), std::size_t{0});
+        const auto work = [&](std::size_t s) {
+            return onlyWhatReaches(patch_, library_, {sounds_[s].response.output}).cables.size();
+        };
+        std::ranges::stable_sort(order, std::greater{}, work);
+        sideBySide(order.size() + 1, threads(), [&](std::size_t i) {
+            if (i < order.size())
+                hear(sounds_[order[i]]);
+            else
+                looked = look();
+        });
+        return looked;
+    }
+
+    /// Runs until the cycle is over, or until so long nothing came that no more will come. Of several runs the clock is
+    /// the last probe, and each sees the same of it.
+    Result<void> run(std::vector<JackRef> probes, const std::function<void(const RunView&, const Schedule&)>& each,
+                     std::vector<double>& pulses) {
+        probes.push_back({sequencer_.post, sequencer_.clock});
+        auto renderer = Renderer::make(onlyWhatReaches(patch_, library_, probes), library_, {kRate, false, {}, probes});
+        if (!renderer) return tl::unexpected(renderer.error());
         const long wanted = lead_ + out_.shown + 1;
         GateReader clock;
-        Told told{};
-        bool cancelled = false;
-        renderer.run(kMostSeconds, [&](const RunView& view) {
-            const double start = static_cast<double>(runs_) * kRun;
-            if (runs_ % 512 == 0 && options_.progress) {
-                const double done = static_cast<double>(pulses_.size()) / static_cast<double>(wanted);
-                cancelled = !options_.progress(std::min(1.0, done));
-                if (cancelled) return false;
+        std::size_t runs = 0;
+        renderer->run(kMostSeconds, [&](const RunView& view) {
+            const double start = static_cast<double>(runs) * kRun;
+            if (runs++ % 512 == 0 && options_.progress) {
+                const double done = static_cast<double>(pulses.size()) / static_cast<double>(wanted);
+                if (!options_.progress(std::min(1.0, done))) cancelled_ = true;
             }
-            ++runs_;
+            if (cancelled_) return false;
             FoundEdges edges;
             clock.read(*view.probes.back(), 0, kRun, edges);
             for (const Edge& edge : edges.all())
-                if (edge.rising) pulses_.push_back((start + static_cast<double>(edge.at)) / kRate);
+                if (edge.rising) pulses.push_back((start + static_cast<double>(edge.at)) / kRate);
+            each(view, renderer->schedule());
+            const double last = pulses.empty() ? 0.0 : pulses.back();
+            return static_cast<long>(pulses.size()) < wanted && start / kRate - last < kPatience;
+        });
+        if (cancelled_) return failure(say("the run was cancelled"));
+        return {};
+    }
+
+    void hear(WatchedSound& sound) {
+        std::vector<double> pulses;
+        const auto keep = [&](const RunView& view, const Schedule&) {
+            const auto& volts = view.probes.front()->volts;
+            sound.volts.insert(sound.volts.end(), volts.begin(), volts.end());
+        };
+        (void)run({sound.response.output}, keep, pulses); // what ends it ends the run of the contours too
+    }
+
+    Result<void> look() {
+        int steps = -1;
+        Told told{};
+        const auto each = [&](const RunView& view, const Schedule& schedule) {
+            if (runs_++ == 0) {
+                steps = schedule.tellerOf(sequencer_.post);
+                for (WatchedContour& contour : contours_) contour.teller = schedule.tellerOf(contour.response.post);
+            }
             if (steps >= 0) schedule.tell(steps, told);
             for (WatchedContour& contour : contours_) look(contour, view, schedule, told);
             for (WatchedTune& tune : tunes_) look(tune, view, told);
-            for (WatchedSound& sound : sounds_) {
-                const auto& volts = view.probes[sound.probe]->volts;
-                sound.volts.insert(sound.volts.end(), volts.begin(), volts.end());
-            }
             for (WatchedContour& contour : contours_) {
                 const auto& volts = view.probes[contour.outProbe]->volts;
                 for (int part = 0; part < kRun / kPart; ++part)
                     contour.response.picture.push_back(rangeOf(volts.data() + part * kPart));
             }
-            const double last = pulses_.empty() ? 0.0 : pulses_.back();
-            return static_cast<long>(pulses_.size()) < wanted && start / kRate - last < kPatience;
-        });
-        return !cancelled;
+        };
+        return run(probes_, each, pulses_);
     }
 
     void look(WatchedContour& contour, const RunView& view, const Schedule& schedule, const Told& told) {
@@ -372,22 +410,22 @@ class ResponseRun {
             out_.contours.push_back(std::move(response));
         }
         for (WatchedTune& tune : tunes_) gather(tune);
-        for (WatchedSound& sound : sounds_) {
-            SoundResponse& response = sound.response;
-            response.picture = columns([&](std::size_t part) { return rangeOf(sound.volts.data() + part * kPart); });
-            for (const MinMax& column : response.picture) {
-                response.low = std::min(response.low, column.min);
-                response.high = std::max(response.high, column.max);
-            }
-        }
         for (ContourResponse& contour : out_.contours) addFacts(contour, patch_, library_);
-        for (std::size_t s = 0; s < sounds_.size(); ++s) {
-            SoundResponse& sound = sounds_[s].response;
-            const auto opener = std::ranges::find(out_.contours, sound.contour, &ContourResponse::post);
-            if (sound.audio && opener != out_.contours.end())
-                addFacts(sound, *opener, startsOf(*opener), sounds_[s].volts, kRate, patch_.key);
-            out_.sounds.push_back(std::move(sound));
+        sideBySide(sounds_.size(), threads(), [&](std::size_t s) { gather(sounds_[s]); });
+        for (WatchedSound& sound : sounds_) out_.sounds.push_back(std::move(sound.response));
+    }
+
+    void gather(WatchedSound& sound) {
+        SoundResponse& response = sound.response;
+        sound.volts.resize(runs_ * kRun); // as long as the run that the pulses are of
+        response.picture = columns([&](std::size_t part) { return rangeOf(sound.volts.data() + part * kPart); });
+        for (const MinMax& column : response.picture) {
+            response.low = std::min(response.low, column.min);
+            response.high = std::max(response.high, column.max);
         }
+        const auto opener = std::ranges::find(out_.contours, response.contour, &ContourResponse::post);
+        if (response.audio && opener != out_.contours.end())
+            addFacts(response, *opener, startsOf(*opener), sound.volts, kRate, patch_.key);
     }
 
     /// Seconds of the run at which strikes of the cycle came.
@@ -432,10 +470,11 @@ class ResponseRun {
         const auto most = static_cast<std::size_t>(out_.shown) * Responses::kPerPulse;
         std::vector<MinMax> out(most, MinMax{1e9f, -1e9f});
         const double perPart = kPart / kRate;
+        double to = pulseAt(0.0);
         for (std::size_t part = 0; part < runs_ * (kRun / kPart); ++part) {
-            const double from = pulseAt(static_cast<double>(part) * perPart);
+            const double from = to;
+            to = pulseAt(static_cast<double>(part + 1) * perPart);
             if (!counts(from)) continue;
-            const double to = pulseAt(static_cast<double>(part + 1) * perPart);
             const double begin = inCycle(from) * Responses::kPerPulse;
             const MinMax here = range(part);
             const auto last = static_cast<std::size_t>(begin + (to - from) * Responses::kPerPulse);
@@ -459,6 +498,7 @@ class ResponseRun {
     std::vector<WatchedTune> tunes_;
     std::vector<double> pulses_; ///< seconds, of the run
     std::size_t runs_ = 0;
+    std::atomic<bool> cancelled_{false};
     long lead_ = 0;
     Responses out_;
 };

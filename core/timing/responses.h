@@ -102,7 +102,8 @@ struct ResponseOptions {
     bool sounds = true;                        ///< and not only contours
     long mostPulses = kMostPulses;             ///< of the cycle
     std::vector<JackRef> pinned{};             ///< jacks that are to be seen as well
-    std::function<bool(double)> progress = {}; ///< told 0…1 now and then; false cancels
+    unsigned threads = 0;                      ///< that work side by side; 0: as many as there are processors
+    std::function<bool(double)> progress = {}; ///< told 0…1 now and then, from several threads; false cancels
 };
 
 /// Clock pulses after which a sequencer begins anew: of its pattern's lines together, or as many as its knob says.

@@ -1,6 +1,7 @@
 #include "timing/scenes.h"
 
 #include "engine/automation.h"
+#include "library/meaning.h"
 #include "timing/lines.h"
 #include "units/letters.h"
 #include "units/number.h"
@@ -32,9 +33,23 @@ bool takeWord(std::string_view& text, std::string_view word) {
 struct Found {
     const Post* post = nullptr;
     const KnobInfo* knob = nullptr;
+    const Scale* scale = nullptr; ///< what is written of it is in this one: that in force, if its word then was written
 };
 
-/// The post and knob that a line begins with, the longest names first; `text` goes on behind them.
+/// What a value on one scale is on another: a knob keeps its place on the dial when its use changes.
+double between(const Scale& from, const Scale& to, double value) {
+    return &from == &to || from == to ? value : to.toValue(from.toFraction(value));
+}
+
+/// Knobs as they stand in a scene.
+void setIn(Patch& now, const Setting& setting) {
+    for (Post& post : now.posts)
+        if (const auto knobs = setting.find(post.id); knobs != setting.end())
+            for (const auto& [knob, value] : knobs->second) post.knobs[knob] = value;
+}
+
+/// The post and knob that a line begins with, the longest names first; `text` goes on behind them. A knob may be called
+/// by its word in force, by its own, or by its id.
 Result<Found> takeKnob(std::string_view& text, const Patch& patch, const Library& library) {
     const std::string_view whole = text;
     const Post* post = nullptr;
@@ -54,34 +69,40 @@ Result<Found> takeKnob(std::string_view& text, const Patch& patch, const Library
         for (const Post& one : patch.posts) names += (names.empty() ? "" : ", ") + one.name;
         return failure(say("\"{}\" begins with no post of this patch; there are {}", whole.substr(0, 60), names));
     }
-    const KnobInfo* knob = nullptr;
+    Found found{post};
     const std::string_view behind = text;
     longest = 0;
     const PartInfo& part = *library.part(*post);
+    const auto tryWord = [&](const KnobInfo& one, const std::string& name, const Scale& scale) {
+        std::string_view rest = behind;
+        if (name.size() <= longest || !takeWord(rest, name)) return;
+        found.knob = &one;
+        found.scale = &scale;
+        longest = name.size();
+        text = rest;
+    };
+    for (const KnobInfo& one : part.knobs) { // what a word means now comes first
+        const KnobInForce now = knobInForce(patch, *post, part, one);
+        tryWord(one, *now.name, *now.scale);
+    }
     for (const KnobInfo& one : part.knobs)
-        for (const std::string& name : {one.name, one.id}) {
-            std::string_view rest = behind;
-            if (name.size() > longest && takeWord(rest, name)) {
-                knob = &one;
-                longest = name.size();
-                text = rest;
-            }
-        }
-    if (!knob) {
+        for (const std::string* name : {&one.name, &one.id}) tryWord(one, *name, one.scale);
+    if (!found.knob) {
         std::string names;
-        for (const KnobInfo& one : part.knobs) names += (names.empty() ? "" : ", ") + one.name;
+        for (const KnobInfo& one : part.knobs)
+            names += (names.empty() ? "" : ", ") + *knobInForce(patch, *post, part, one).name;
         return failure(say("{} has no knob \"{}\"; it has {}", post->name, behind.substr(0, 40), names));
     }
-    return Found{post, knob};
+    return found;
 }
 
 Result<double> valueOf(std::string_view text, const Found& found, double tempo) {
     text = trimmed(text);
-    const auto value = found.knob->scale.parse(text, tempo);
-    if (!value || !(*value >= found.knob->scale.min && *value <= found.knob->scale.max))
+    const auto value = found.scale->parse(text, tempo);
+    if (!value || !(*value >= found.scale->min && *value <= found.scale->max))
         return failure(say("\"{}\" is no setting of {} of {}: it takes {}", text, found.knob->name, found.post->name,
-                           found.knob->scale.expectation()));
-    return *value;
+                           found.scale->expectation()));
+    return between(*found.scale, found.knob->scale, *value);
 }
 
 /// "5.3" is the third beat of bar 5, in beats from the start.
@@ -162,6 +183,7 @@ std::optional<Scene> headIn(std::string_view line) {
 Result<std::vector<Scene>> readScenes(std::string_view text, const Patch& patch, const Library& library) {
     std::vector<Scene> scenes;
     const double tempo = tempoOf(patch, library);
+    Patch now = patch; // words are those in force where the scenes have led so far
     int number = 0;
     while (!text.empty()) {
         const auto end = std::min(text.find('\n'), text.size());
@@ -192,16 +214,17 @@ Result<std::vector<Scene>> readScenes(std::string_view text, const Patch& patch,
         }
         if (hand) {
             if (scene.moves.size() == kMostMoves) return fail(say("a scene has {} moves at most", kMostMoves));
-            auto move = readMove(line, *hand, scene, patch, library, tempo);
+            auto move = readMove(line, *hand, scene, now, library, tempo);
             if (!move) return fail(move.error().reason);
             scene.moves.push_back(std::move(*move));
             continue;
         }
-        const auto found = takeKnob(line, patch, library);
+        const auto found = takeKnob(line, now, library);
         if (!found) return fail(found.error().reason);
         const auto value = valueOf(line, *found, tempo);
         if (!value) return fail(value.error().reason);
         scene.setting[found->post->id][found->knob->id] = *value;
+        setIn(now, {{found->post->id, {{found->knob->id, *value}}}});
     }
     return scenes;
 }
@@ -217,14 +240,17 @@ std::string knobName(const std::string& post, const std::string& knob, const Pat
         return &other != found && (lower(other.name) == lower(found->name) || other.id == lower(found->name));
     };
     const bool alone = found && std::ranges::none_of(patch.posts, takenFor);
-    return (alone ? found->name : post) + " " + (info ? lower(info->name) : knob);
+    return (alone ? found->name : post) + " " +
+           (info ? lower(*knobInForce(patch, *found, *library.part(*found), *info).name) : knob);
 }
 
 std::string valueText(const std::string& post, const std::string& knob, double value, const Patch& patch,
                       const Library& library) {
     const Post* found = patch.post(post);
     const KnobInfo* info = found ? library.part(*found)->knob(knob) : nullptr;
-    return info ? info->scale.text(value) : fmt::format("{:g}", value);
+    if (!info) return fmt::format("{:g}", value);
+    const Scale& scale = *knobInForce(patch, *found, *library.part(*found), *info).scale;
+    return scale.text(between(info->scale, scale, value));
 }
 
 } // namespace
@@ -266,18 +292,25 @@ Result<std::vector<Scene>> chainedVariations(std::string_view words, const Patch
 
 std::string writeScenes(const std::vector<Scene>& scenes, const Patch& patch, const Library& library) {
     std::string out;
+    Patch now = patch;
     for (const Scene& scene : scenes) {
         out += fmt::format("{}{}: {} bar{}{}\n", out.empty() ? "" : "\n", scene.name, scene.bars,
                            scene.bars == 1 ? "" : "s", scene.repeats > 1 ? fmt::format(" x{}", scene.repeats) : "");
-        for (const auto& [post, knobs] : scene.setting)
-            for (const auto& [knob, value] : knobs)
-                out += fmt::format("  {} {}\n", knobName(post, knob, patch, library),
-                                   valueText(post, knob, value, patch, library));
+        setIn(now, scene.setting);
+        // What changes the words of others comes before them.
+        for (const bool first : {true, false})
+            for (const auto& [post, knobs] : scene.setting)
+                for (const auto& [knob, value] : knobs) {
+                    const Post* found = now.post(post);
+                    if ((found && movesMeanings(*library.part(*found), knob)) != first) continue;
+                    out += fmt::format("  {} {}\n", knobName(post, knob, now, library),
+                                       valueText(post, knob, value, now, library));
+                }
         for (const Move& move : scene.moves)
             out += fmt::format("  {}: {} {} > {}, bar {} to {}\n", kHands[static_cast<int>(move.hand)],
-                               knobName(move.post, move.knob, patch, library),
-                               valueText(move.post, move.knob, move.from, patch, library),
-                               valueText(move.post, move.knob, move.to, patch, library), barText(move.start),
+                               knobName(move.post, move.knob, now, library),
+                               valueText(move.post, move.knob, move.from, now, library),
+                               valueText(move.post, move.knob, move.to, now, library), barText(move.start),
                                barText(move.start + move.beats));
     }
     return out;

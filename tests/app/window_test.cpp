@@ -371,25 +371,6 @@ class WindowTest : public QObject {
         EVENTUALLY(named(QStringLiteral("CV")) && !named(QStringLiteral("From B")));
     }
 
-    void chaosIsCaughtByItsState() {
-        Opened o;
-        o.entry(QStringLiteral("Deep Water"))->trigger();
-        o.settle();
-        o.window.selection().choosePost("register");
-        QCoreApplication::processEvents();
-        auto* keep = o.window.findChild<QPushButton*>(QStringLiteral("keep-state"));
-        QVERIFY(keep);
-        const auto bits = [&] {
-            const auto told = o.window.sound().engine().told("register");
-            return told ? told->read()[0] : 0;
-        };
-        EVENTUALLY(bits() > 0);
-        const std::size_t before = static_cast<std::size_t>(o.window.document().history().count());
-        keep->click();
-        QCOMPARE(static_cast<std::size_t>(o.window.document().history().count()), before + 1);
-        QVERIFY(o.patch().post("register")->knobs.contains("state"));
-    }
-
     void aMidiFileIsPlayedOnTheKeys() {
         Opened o;
         o.entry(QStringLiteral("First light"))->trigger();

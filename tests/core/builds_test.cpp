@@ -91,7 +91,8 @@ class BuildsTest : public QObject {
         for (const char* name : {"first-voice",   "sync-lead",   "kick",        "snare-and-hats", "double-strike",
                                  "low-pass-gate", "bell-buoy",   "vowel-voice", "fog-signal",     "oscillator-studies",
                                  "signal-mast",   "quantizer",   "tide-clock",  "deep-water",     "envelope-engine",
-                                 "four-related",  "engine-room", "texture",     "masthead",       "capstan"})
+                                 "four-related",  "engine-room", "texture",     "masthead",       "capstan",
+                                 "undertow",      "crows-nest"})
             QTest::newRow(name) << QString::fromLatin1(name);
     }
     void allAreHeardInsideTheRailsAndTheSameEveryTime() {
@@ -470,6 +471,80 @@ class BuildsTest : public QObject {
         for (int shift = 1; shift <= 130 && found == 0; ++shift)
             if (repeats(shift)) found = shift;
         QCOMPARE(found, period);
+    }
+
+    /// Scenes lead from one caught state to the next, and the quantizer's own tune takes a step for every note found.
+    void undertowGoesFromStateToState() {
+        const Patch patch = build("undertow");
+        RenderOptions options;
+        options.seconds = 32.5;
+        options.scenes = true;
+        options.fileRate = 0.0;
+        options.engineRate = 48000.0;
+        for (int bit = 1; bit <= 8; ++bit) options.probes.push_back({"register", "bit-" + std::to_string(bit)});
+        for (const char* jack : {"quantizer.in-1", "quantizer.out-1", "quantizer.trigger-1", "register.second"})
+            options.probes.push_back(jackRef(jack));
+        const auto made = render(patch, workspace().library, options);
+        QVERIFY(made);
+        const auto bitsAt = [&](double seconds) {
+            unsigned bits = 0;
+            for (unsigned bit = 0; bit < 8; ++bit) {
+                const auto& volts = made->probes.at({"register", "bit-" + std::to_string(bit + 1)});
+                if (volts[static_cast<std::size_t>(seconds * 48000.0)] > 4.0f) bits |= 1u << bit;
+            }
+            return bits;
+        };
+        const double scene = 16.0 * 60.0 / 92.0; // four bars
+        const auto caught = [&](const char* name) {
+            return static_cast<unsigned>(patch.settings.at(name).at("register").at("state"));
+        };
+        // The state is there before the first clock of its scene has moved it on: locked, it is what was caught, turned
+        // by one.
+        const auto isOrFollows = [](unsigned now, unsigned state) {
+            return now == state || now == ((state << 1 | state >> 7) & 0xFFu) ||
+                   now == ((state << 1 | (~state >> 7 & 1u)) & 0xFFu);
+        };
+        QVERIFY(isOrFollows(bitsAt(scene + 0.03), caught("register: Shoal")));
+        QVERIFY(isOrFollows(bitsAt(3.0 * scene + 0.03), caught("register: Bell")));
+        // The tune has its own notes only, up by the root, however the register wanders.
+        std::set<int> notes;
+        for (const double note : stepsOf(made->probes.at(jackRef("quantizer.out-1"))))
+            notes.insert(static_cast<int>(std::lround(note)));
+        for (const int note : notes)
+            QVERIFY2(std::set<int>({0, 2, 5, 7, 9, 12, 14}).contains(note), qPrintable(QString::number(note)));
+        QVERIFY(notes.size() >= 4);
+        const auto triggers = risingEdges(made->probes.at(jackRef("quantizer.trigger-1")), 48000.0, 4.0);
+        QVERIFY2(triggers.size() > 30, qPrintable(QString::number(triggers.size())));
+        // What is weighed by hand takes other levels than the three bits of the first voltage.
+        std::set<int> levels;
+        for (const float volts : made->probes.at(jackRef("register.second")))
+            levels.insert(static_cast<int>(std::lround(1000.0f * volts)));
+        QVERIFY2(levels.size() > 8 && levels.size() <= 16, qPrintable(QString::number(levels.size())));
+    }
+
+    /// A pedal at a jack: notes slide while it is high, and step while it is low; the plug in the box takes its wave's
+    /// place.
+    void theNestSlidesWhileTheFootIsDown() {
+        const Patch patch = build("crows-nest");
+        const Take t = take(patch, 12.0, {"keys.pitch-1", "feet.square", "nest.out"});
+        const auto& pitch = t["keys.pitch-1"];
+        const auto& foot = t["feet.square"];
+        int slid = 0;
+        int stepped = 0;
+        for (std::size_t i = 1; i < pitch.size(); ++i) {
+            const float moved = std::abs(pitch[i] - pitch[i - 1]);
+            if (moved == 0.0f) continue;
+            if (moved > 0.05f) {
+                ++stepped;
+                QVERIFY(foot[i] < 1.0f);
+            } else {
+                ++slid;
+            }
+        }
+        QVERIFY2(stepped >= 5 && slid > 10'000, qPrintable(QStringLiteral("%1, %2").arg(stepped).arg(slid)));
+        QVERIFY(peakOf(t["nest.out"]) > 1.0);
+        const Take alone = take(without(patch, "nest.cutoff"), 3.0, {"nest.out"});
+        QVERIFY(alone["nest.out"] != part(t["nest.out"], 0.0, 3.0));
     }
 
     void ballBouncesFasterAndFaster() {

@@ -143,6 +143,20 @@ class ControlBlocksTest : public QObject {
         QVERIFY(at(rig, "pair-34", 0.08) < 0.1);
     }
 
+    /// The knob that holds the state brings it at once when it is moved, and its button whenever it is pressed.
+    void aStateIsGoneBackTo() {
+        Rig rig("shift-register");
+        rig.set("mode", 1).set("state", 0b00000001).set("range", 7).pulses("clock", clocks(3, 0.01, 0.005));
+        rig.run(0.05);
+        QCOMPARE(rig.told()[0], 0b00001000); // three clocks on
+        rig.set("press-restore", 1).run(0.01);
+        QCOMPARE(rig.told()[0], 0b00000001);
+        rig.set("press-restore", 0).set("state", 0b10100000).run(0.01);
+        QCOMPARE(rig.told()[0], 0b10100000);
+        rig.set("press-restore", 1).run(0.01);
+        QCOMPARE(rig.told()[0], 0b10100000);
+    }
+
     /// Gates change rate and length over and back; the second voltage is the sum of its stages by the weights.
     void chaosIsSteeredByGatesAndWeights() {
         const auto period = [](double mode, std::vector<Pulse> length) {

@@ -283,7 +283,7 @@ main Tilt
                 QVERIFY2(fits, (id + ": " + (fits ? "" : fits.error().text())).c_str());
                 if (view == StandView::Behind) {
                     for (std::size_t p = 0; p < module.parts.size(); ++p)
-                        QCOMPARE(wiresOnStand(stand.patch, module)[p].size(), module.parts[p].wires.size());
+                        QCOMPARE(asOnStand(stand.patch, module).parts[p], module.description.parts[p]);
                     continue;
                 }
                 RenderOptions options;

@@ -18,7 +18,9 @@ PatchMaker voice() {
     return PatchMaker("tower-case").voice();
 }
 
-PatchMaker without(PatchMaker maker, const std::string& to);
+PatchMaker without(PatchMaker maker, const std::string& to) {
+    return maker.untie(to);
+}
 
 /// The voice, whose tune goes through a part with its knobs like this.
 PatchMaker tuneThrough(const char* slot, const char* part, const std::map<std::string, double>& knobs) {
@@ -61,19 +63,6 @@ PatchMaker shaken(double depth) {
     maker.post("other", "keel-a", "b").tie("other.sine", "osc.fm").tie("osc.sine", "other.fm");
     maker.knob("osc", "fm-amount", depth).knob("other", "fm-amount", depth).knob("other", "fine", 3.3);
     return maker;
-}
-
-PatchMaker without(PatchMaker maker, const std::string& to) {
-    Patch patch = maker.make();
-    PatchMaker bare("tower-case");
-    for (const Post& post : patch.posts) {
-        bare.post(post.id, post.slot, post.part);
-        for (const auto& [knob, value] : post.knobs) bare.knob(post.id, knob, value);
-    }
-    for (const Cable& cable : patch.cables)
-        if (cable.to.text() != to) bare.tie(cable.from.text(), cable.to.text());
-    for (const Pattern& pattern : patch.patterns) bare.pattern(pattern);
-    return bare;
 }
 
 struct Mistake {
@@ -326,9 +315,12 @@ const std::map<std::string, Mistake>& mistakes() {
           [] {
               return without(voice(), "vca.lin-cv")
                   .post("lfo", "swell-a", "lfo")
+                  .post("level", "cargo-a", "1")
                   .knob("lfo", "rate", 0.5)
                   .knob("lfo", "width", 50)
-                  .tie("lfo.square", "vca.lin-cv")
+                  .knob("level", "amount", -100) // so that it begins softly
+                  .tie("lfo.square", "level.in")
+                  .tie("level.out", "vca.lin-cv")
                   .knob("vca", "offset", 64)
                   .knob("vca", "lin-amount", 100);
           }}},
@@ -363,7 +355,7 @@ const std::map<std::string, Mistake>& mistakes() {
           },
           false}},
         {"a cascade loses channels",
-         {"cascade-loses", "channels are missing",
+         {"cascade-loses", "missing from out 4: in 1",
           [] {
               PatchMaker maker = without(voice(), "out.left");
               maker.post("bank", "quay-a", "bank").post("scope", "porthole", "scope");

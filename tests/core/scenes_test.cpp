@@ -171,6 +171,35 @@ class ScenesTest : public QObject {
                 std::string::npos);
     }
 
+    /// The words of a scene are those that are in force in it, and say where the hand is all the same.
+    void scenesSpeakTheWordsInForce() {
+        const Patch patch = demo("four-related.json");
+        const char* words = "Chords: 4 bars\n  functions mode ratios\n  functions chord 3:00\n"
+                            "Fade: 4 bars\n  functions mode levels\n  functions fade 3:00\n";
+        const auto scenes = readScenes(words, patch, library());
+        QVERIFY2(scenes, scenes ? "" : scenes.error().text().c_str());
+        const Scale& shift = library().part(*patch.post("functions"))->knob("shift")->scale;
+        for (const Scene& scene : *scenes)
+            QVERIFY(std::abs(shift.toFraction(scene.setting.at("functions").at("shift")) - 0.8) < 1e-9);
+        const std::string written = writeScenes(*scenes, patch, library());
+        QVERIFY(written.find("chord ") < written.find("Fade:") && written.find("fade ") != std::string::npos);
+        QVERIFY(written.find("shift") == std::string::npos);
+        // The knob's own word is understood in every mode.
+        QVERIFY(readScenes("Any: 1 bar\n  functions shift 9:00\n", patch, library()));
+        QVERIFY(!readScenes("Any: 1 bar\n  functions mode levels\n  functions chord 9:00\n", patch, library()));
+        for (const char* file : {"four-related.json", "night-watch.json", "undertow.json", "landfall.json"}) {
+            const Patch shipped = demo(file);
+            const auto read = readScenes(writeScenes(shipped.scenes, shipped, library()), shipped, library());
+            QVERIFY2(read, read ? "" : read.error().text().c_str());
+            QCOMPARE(read->size(), shipped.scenes.size());
+            for (std::size_t n = 0; n < read->size(); ++n)
+                for (const auto& [post, knobs] : shipped.scenes[n].setting)
+                    for (const auto& [knob, value] : knobs)
+                        QVERIFY(std::abs((*read)[n].setting.at(post).at(knob) - value) <=
+                                0.01 * std::abs(value) + 1e-6);
+        }
+    }
+
     void linesThatAreHostileAreRefused() {
         QVERIFY(whyNot((std::string("One: 4 bars\n") + std::string(5000, 'a')).c_str()).find("longer than 300") !=
                 std::string::npos);

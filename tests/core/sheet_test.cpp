@@ -84,6 +84,18 @@ class SheetTest : public QObject {
         QVERIFY(says("sustain is never reached"));
     }
 
+    /// Link by link with its reading, so that one can go along it on metal; and what mends it.
+    void theWayToAFindingIsPrinted() {
+        Patch patch = lamp();
+        std::erase_if(patch.cables, [](const Cable& cable) { return cable.to == jackRef("tracks.clock"); });
+        const auto observed = observe(patch, workspace().library, workspace().housing(patch), 3.0);
+        const Sheet sheet = makeSheet(*observed, everythingIn(*observed));
+        const std::string& line = sheet.findings.front();
+        QVERIFY2(line.find("The way there: Mixer mix (0.0 V, unmoved) · VCA 1 out") != std::string::npos, line.c_str());
+        QVERIFY2(line.find("Tracks gate 1 (0 pulses in 3 s).") != std::string::npos, line.c_str());
+        QVERIFY2(line.find("Mends it: Tie Clock 16ths to Tracks clock.") != std::string::npos, line.c_str());
+    }
+
     void cablesAreCounted() {
         int used = 0;
         for (const SheetCount& count : sheet_.cables) {

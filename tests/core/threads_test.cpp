@@ -9,6 +9,7 @@
 #include "plan/seek.h"
 #include "support/cases.h"
 #include "support/patches.h"
+#include "timing/responses.h"
 
 #include <QtTest>
 
@@ -16,6 +17,8 @@
 #include <cmath>
 #include <future>
 #include <thread>
+
+#include <fmt/format.h>
 
 using namespace lariat;
 using namespace lariat::test;
@@ -65,6 +68,32 @@ class ThreadsTest : public QObject {
         const auto alone = checked(patch);
         QVERIFY(!alone.empty());
         for (const auto& lines : together(3, [&](int) { return checked(patch); })) QVERIFY(lines == alone);
+    }
+
+    /// Contours and each sound of a cycle are run apart from each other: together they say what they say alone, and all
+    /// of them stop when one is told to.
+    void responsesRunSideBySide() {
+        const Patch patch = demo("engine-room.json");
+        const auto said = [&](const std::function<bool(double)>& progress) {
+            ResponseOptions options;
+            options.mostPulses = 8;
+            options.progress = progress;
+            std::vector<std::string> lines;
+            const auto made = responsesOf(patch, library(), "tracks", options);
+            if (!made) return std::vector{made.error().text()};
+            for (const SoundResponse& sound : made->sounds) {
+                lines.push_back(fmt::format("{} {} {}", sound.output.text(), sound.low, sound.high));
+                for (const Fact& fact : sound.facts) lines.push_back(fact.text.str());
+            }
+            for (const ContourResponse& contour : made->contours)
+                lines.push_back(fmt::format("{} {}", contour.post, contour.strikes.size()));
+            return lines;
+        };
+        const auto alone = said({});
+        QVERIFY(alone.size() > 4);
+        for (const auto& lines : together(2, [&](int) { return said({}); })) QVERIFY(lines == alone);
+        std::atomic<int> asked{0};
+        QCOMPARE(said([&](double) { return ++asked < 3; }).size(), std::size_t{1});
     }
 
     /// As the window does it: the patch is edited, what runs is stopped, another is begun before it has stopped.

@@ -64,6 +64,15 @@ PatchMaker& PatchMaker::tie(const std::string& from, const std::string& to) {
     return *this;
 }
 
+PatchMaker& PatchMaker::untie(const std::string& to) {
+    std::erase_if(patch_.cables, [&](const Cable& cable) { return cable.to == jackRef(to); });
+    return *this;
+}
+
+PatchMaker& PatchMaker::overMult(const std::string& from, const std::string& to) {
+    return untie(to).post("mult", "splice-a", "mult").tie(from, "mult.in").tie("mult.out-2", to);
+}
+
 PatchMaker& PatchMaker::knob(const std::string& post, const std::string& knob, double value) {
     for (Post& candidate : patch_.posts)
         if (candidate.id == post) candidate.knobs[knob] = value;

@@ -25,6 +25,10 @@ class PatchMaker {
     explicit PatchMaker(const std::string& caseId = "keepers-case");
     PatchMaker& post(const std::string& id, const std::string& slot, const std::string& part);
     PatchMaker& tie(const std::string& from, const std::string& to);
+    /// Takes out what is plugged into a jack.
+    PatchMaker& untie(const std::string& to);
+    /// A cable that goes over a mult of the tower.
+    PatchMaker& overMult(const std::string& from, const std::string& to);
     PatchMaker& knob(const std::string& post, const std::string& knob, double value);
     PatchMaker& tuning(const std::string& post, const std::string& name);
     PatchMaker& pattern(Pattern pattern);

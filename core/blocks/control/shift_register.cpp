@@ -8,8 +8,8 @@
 // 187.5
 // %, which is what they begin with: 100, 50, 25 and 12.5. A trigger at `rate gate` changes between single and double
 // rate, one at `length gate` between lock 8 and lock 16, from what the switches say and back. A bit gate is high
-// while its stage is; an AND pair while both of its are. The knob `state` is where it starts, and what a trigger at
-// `restore` brings back.
+// while its stage is; an AND pair while both of its are. The knob `state` is where it starts; moving it, a trigger at
+// `restore` and the button of that name bring it back.
 #include "blocks/parts/pulses.h"
 #include "blocks/types.h"
 
@@ -22,7 +22,7 @@ enum In { Data, ClockIn, Restore, RateGate, LengthGate };
 constexpr int kStages = 8;
 constexpr int kPairs = 4;
 enum Out { Cv, Second, Bits, Pairs = Bits + kStages, Comparator = Pairs + kPairs };
-enum Control { Mode, RateSwitch, StateBits, Range, SecondRange, Weight };
+enum Control { Mode, RateSwitch, StateBits, Range, SecondRange, Weight, RestoreButton = Weight + 4 };
 constexpr std::array<int, 4> kWeighed = {1, 3, 5, 6}; ///< stages of the second voltage
 constexpr float kWeights = 187.5f;
 enum Modes { Free, Lock8, Lock16, Long };
@@ -34,10 +34,16 @@ class ShiftRegister final : public StatefulBlock<ShiftRegister> {
         for (int b = 0; b < kStages; ++b) s.bits[b].start(frame.out(Bits + b), frame.begin);
         for (int p = 0; p < kPairs; ++p) s.pairs[p].start(frame.out(Pairs + p), frame.begin);
         s.comparator.start(frame.out(Comparator), frame.begin);
-        if (!s.loaded) {
-            s.loaded = true;
-            s.stages = static_cast<unsigned>(frame.position(StateBits));
-        }
+        const auto kept = static_cast<unsigned>(frame.position(StateBits));
+        const bool pressed = frame.position(RestoreButton) == 1;
+        const auto now = static_cast<float>(frame.begin);
+        if (!s.loaded)
+            s.stages = kept;
+        else if (kept != s.kept || (pressed && !s.pressed))
+            set(now, kept);
+        s.loaded = true;
+        s.kept = kept;
+        s.pressed = pressed;
         Walk walk(frame);
         const auto one = [&](int i) {
             const bool above = frame.in(Data)[i] > 0.0f;
@@ -52,7 +58,7 @@ class ShiftRegister final : public StatefulBlock<ShiftRegister> {
             if (which == 3 && edge.rising) s.otherLength = !s.otherLength;
             if (which >= 2) return;
             if (which == 1) {
-                if (edge.rising) set(edge.at, static_cast<unsigned>(frame.position(StateBits)));
+                if (edge.rising) set(edge.at, kept);
                 return;
             }
             if (!edge.rising && (frame.position(RateSwitch) == 1) == s.otherRate) return;
@@ -119,6 +125,8 @@ class ShiftRegister final : public StatefulBlock<ShiftRegister> {
         GateWriter pairs[kPairs];
         GateWriter comparator;
         unsigned stages = 0;
+        unsigned kept = 0; ///< where the knob stood last
+        bool pressed = false;
         bool above = false;
         bool otherRate = false; ///< than the switch says
         bool otherLength = false;
@@ -156,7 +164,8 @@ BlockType shiftRegisterType() {
                          {"weight-1", "Weight 1", percent(), 100},
                          {"weight-3", "Weight 3", percent(), 50},
                          {"weight-5", "Weight 5", percent(), 25},
-                         {"weight-6", "Weight 6", percent(), 12.5}},
+                         {"weight-6", "Weight 6", percent(), 12.5},
+                         button("press-restore", "Restore")},
             .flows = {{{"data"}, Does::Strikes},
                       {{"clock"}, Does::Times},
                       {{"restore"}, Does::Resets},

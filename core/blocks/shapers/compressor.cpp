@@ -61,8 +61,8 @@ BlockType compressorType() {
                          {"release", "Release", logScale(Unit::Seconds, 0.01, 3), 0.15},
                          {"knee", "Knee", linearScale(Unit::Decibels, 0.01, 24), 6},
                          {"make-up", "Make-up", linearScale(Unit::Decibels, 0, 30), 0}},
-            .flows = {{{"left"}, Does::Passes, {"left-out"}},
-                      {{"right"}, Does::Passes, {"right-out"}},
+            .flows = {{{"left"}, Does::Passes, {"left-out"}, {"make-up"}},
+                      {{"right"}, Does::Passes, {"right-out"}, {"make-up"}},
                       {{"left", "right", "side-chain"}, Does::Moves}},
             .make = makeBlock<Compressor>};
 }

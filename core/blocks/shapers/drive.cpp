@@ -36,8 +36,6 @@ float curve(int shape, float x) {
 
 class Drive final : public StatefulBlock<Drive> {
   public:
-    void prepare(const Setup&) override { Oversampler::taps(); }
-
     void process(const Frame& frame) {
         State& s = state_;
         const int shape = frame.position(Shape);
@@ -84,6 +82,7 @@ BlockType driveType() {
                          {"tone", "Tone", logScale(Unit::Hertz, 200, 20000), 20000},
                          {"level", "Level", linearScale(Unit::Decibels, -40, 0), 0},
                          {"drive-amount", "Drive CV", bipolarPercent(), 0}},
+            .flows = {{.inputs = {"in"}, .does = Does::Passes, .levels = {"gain", "level"}}},
             .make = makeBlock<Drive>};
 }
 

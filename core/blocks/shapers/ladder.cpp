@@ -26,8 +26,6 @@ float ceilingOf(float k) {
 
 class Ladder final : public StatefulBlock<Ladder> {
   public:
-    void prepare(const Setup&) override { Oversampler::taps(); }
-
     void process(const Frame& frame) {
         State& s = state_;
         const Modulated resonance = modulated(frame, Resonance, ResCv, ResAmount, 10.0f);
@@ -36,34 +34,40 @@ class Ladder final : public StatefulBlock<Ladder> {
                                                                frame.control(Amount2)(i) * frame.in(Cv2)[i]);
             const float hertz = frame.control(Cutoff)(i) * fastExp2(std::clamp(octaves, -20.0f, 20.0f));
             const float g = warped(std::min(hertz, 0.45f * static_cast<float>(frame.rate())), kOver * frame.rate());
-            const float G = g / (1.0f + g);
+            const float part = 1.0f / (1.0f + g);
+            const float G = g * part;
             const float k = 4.5f * 0.01f * std::clamp(resonance(i), 0.0f, 100.0f);
             const float gain = decibelsToGain(frame.control(Drive)(i));
             const float in = (kThermal + frame.in(Input)[i]) * gain * (1.0f + 0.01f * frame.control(Bass)(i) * k);
             const float scale = 1.0f / (1.0f + k * G * G * G * G);
             const float ceiling = ceilingOf(k);
             const float bend = 1.0f / (ceiling * ceiling);
+            // What comes back of each pole's state; written out so that little waits for the pole before.
+            const float back = k * scale * part;
+            const float back3[] = {back * G * G * G, back * G * G, back * G};
+            std::array<float, 4> pole = s.pole;
             std::array<float, kOver> two{};
             std::size_t inner = 0;
             const float four = s.over.run(in, [&](float x) {
-                const float part = 1.0f / (1.0f + g);
-                const float s4 = (((s.pole[0].s * G + s.pole[1].s) * G + s.pole[2].s) * G + s.pole[3].s) * part;
-                const float u = (x - k * s4) * scale;
+                const float u =
+                    x * scale - ((back3[0] * pole[0] + back3[1] * pole[1]) + back3[2] * pole[2]) - back * pole[3];
                 float y = u / std::sqrt(1.0f + u * u * bend);
-                for (int n = 0; n < 4; ++n) {
-                    y = s.pole[n].low(y, g);
+                for (std::size_t n = 0; n < 4; ++n) {
+                    y = G * y + part * pole[n]; // trapezoidal: the state moves on by twice as much
+                    pole[n] = 2.0f * y - pole[n];
                     if (n == 1) two[inner] = y;
                 }
                 ++inner;
                 return y;
             });
+            s.pole = pole;
             if (Signal* out = frame.out(Four)) (*out)[i] = four / gain;
             if (Signal* out = frame.out(Two)) {
                 inner = 0;
                 (*out)[i] = s.twoOver.run(0.0f, [&](float) { return two[inner++]; }) / gain;
             }
         }
-        for (OnePole& pole : s.pole) heal(pole.s);
+        for (float& pole : s.pole) heal(pole);
     }
 
   private:
@@ -71,7 +75,7 @@ class Ladder final : public StatefulBlock<Ladder> {
     struct State {
         Oversampler over;
         Oversampler twoOver;
-        OnePole pole[4];
+        std::array<float, 4> pole{};
     } state_;
 };
 

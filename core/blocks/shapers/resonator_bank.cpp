@@ -87,6 +87,7 @@ BlockType resonatorBankType() {
                              {"step", "Step", linearScale(Unit::Semitones, 1, 24), 6.6}},
                             levels,
                             numbered(kBands, ControlSpec{"share", "Decay", percent(), 100})}),
+        .flows = {{.inputs = {"in"}, .does = Does::Passes, .rings = true}},
         .make = makeBlock<ResonatorBank>};
 }
 

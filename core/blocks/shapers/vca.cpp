@@ -121,7 +121,8 @@ BlockType vcaType() {
                          {"exp-amount", "Exp CV", linearScale(Unit::Percent, 0, 100), 100},
                          {"boost", "Boost", linearScale(Unit::Decibels, 0, 12), 0},
                          {"overdrive", "Overdrive", switchScale({"off", "soft"}), 0}},
-            .flows = {{{"in"}, Does::Passes, {}, {}, "offset"}, {{"lin-cv", "exp-cv"}, Does::Opens, {}, {}, "offset"}},
+            .flows = {{{"in"}, Does::Passes, {}, {"boost"}, "offset"},
+                      {{"lin-cv", "exp-cv"}, Does::Opens, {}, {}, "offset"}},
             .make = makeBlock<Vca>};
 }
 

@@ -12,7 +12,6 @@ enum Control { Fold, Symmetry, FoldAmount, SymmetryAmount };
 
 class Wavefolder final : public StatefulBlock<Wavefolder> {
   public:
-    void prepare(const Setup&) override { Oversampler::taps(); }
     void process(const Frame& frame) {
         Signal* out = frame.out(0);
         if (!out) return;
