@@ -65,14 +65,13 @@ int main(int argc, char** argv) {
     std::function<lariat::MainWindow*()> another = [&]() -> lariat::MainWindow* {
         auto* made = new lariat::MainWindow(workspace(), lariat::allPlaces(), posing ? QString() : folder);
         made->setAttribute(Qt::WA_DeleteOnClose);
-        QObject::connect(made, &lariat::MainWindow::newWindowWanted, &app, [&another](const QString& file) {
+        QObject::connect(made, &lariat::MainWindow::newWindowWanted, &app, [&another] {
             lariat::MainWindow* more = another();
             more->sound().setBlockFrames(lariat::Preferences::blockFrames());
             more->sound().openMidi({});
             more->sound().setSimulatedIn(lariat::Preferences::simulatedIn());
             more->sound().openDevice(lariat::Preferences::device());
             more->show();
-            if (!file.isEmpty()) more->openFile(file);
         });
         QObject::connect(made, &lariat::MainWindow::quitWanted, &app, &QApplication::closeAllWindows);
         QObject::connect(made, &lariat::MainWindow::themeChosen, &app, [made](lariat::Theme theme) {

@@ -64,11 +64,12 @@ void addUnpack(CLI::App& bundle, Context& context) {
         if (made.patch && !options->out.empty())
             need(writeFile(options->out, writePatch(*made.patch), FileKind::Patch));
         if (context.json) {
-            std::cout << dump({{"case", made.caseId}, {"written", made.written}, {"renamed", made.renamed}});
+            std::cout << dump(
+                {{"case", made.caseId}, {"written", made.written}, {"renamed", allInEnglish(made.renamed)}});
             return;
         }
         for (const std::string& file : made.written) fmt::print("written: {}\n", file);
-        for (const std::string& text : made.renamed) fmt::print("{}\n", text);
+        for (const std::string& text : allInEnglish(made.renamed)) fmt::print("{}\n", text);
         fmt::print("the case is {}{}\n", made.caseId,
                    made.patch && options->out.empty() ? "; --out writes the patch" : "");
     });

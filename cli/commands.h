@@ -3,6 +3,7 @@
 
 #include "library/workspace.h"
 #include "model/json.h"
+#include "stock/functions.h"
 #include "timing/lines.h"
 
 #include <filesystem>
@@ -26,6 +27,8 @@ struct Context {
 
     /// Modules and cases; files that cannot be used are named on stderr.
     [[nodiscard]] Workspace workspace() const;
+    /// What parts can be for, and stand in for; Failed if its file cannot be read.
+    [[nodiscard]] Functions functions() const;
 };
 
 /// The value, or Failed.
@@ -35,6 +38,12 @@ template <class T> T need(Result<T> result) {
 }
 inline void need(const Result<void>& result) {
     if (!result) throw Failed{result.error()};
+}
+
+inline std::vector<std::string> allInEnglish(const std::vector<Sentence>& sentences) {
+    std::vector<std::string> out;
+    for (const Sentence& sentence : sentences) out.push_back(sentence.str());
+    return out;
 }
 
 [[noreturn]] inline void refuse(std::string reason) {

@@ -345,12 +345,13 @@ void addExchange(CLI::App& log, Context& context, const Common& common) {
         const BroughtIn made = need(importTake(book, in->file, context.data.empty() ? dataFolder() : context.data,
                                                in->into.empty() ? ownDataFolder() : in->into));
         if (context.json) {
-            std::cout << dump(
-                {{"id", made.id}, {"written", made.unpacked.written}, {"renamed", made.unpacked.renamed}});
+            std::cout << dump({{"id", made.id},
+                               {"written", made.unpacked.written},
+                               {"renamed", allInEnglish(made.unpacked.renamed)}});
             return;
         }
         fmt::print("take {}\n", made.id);
-        for (const std::string& text : made.unpacked.renamed) fmt::print("  {}\n", text);
+        for (const std::string& text : allInEnglish(made.unpacked.renamed)) fmt::print("  {}\n", text);
     });
 }
 

@@ -15,10 +15,6 @@
 namespace lariat::cli {
 namespace {
 
-Functions functionsOf(const Context& context) {
-    return need(Functions::load((context.data.empty() ? dataFolder() : context.data) / "functions.json"));
-}
-
 RecipeBook recipesOf(const Context& context) {
     RecipeBook book = loadRecipes(context.data.empty() ? dataFolder() : context.data, ownDataFolder());
     for (const Error& error : book.errors) std::cerr << "lariat-cli: " << error.text() << '\n';
@@ -224,7 +220,7 @@ void addMake(CLI::App& plan, Context& context) {
     command->add_option("--out", options->out, "Write the patch here")->check(notEmpty);
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
-        const Functions functions = functionsOf(context);
+        const Functions functions = context.functions();
         RecipeBook book;
         const Recipe* recipe = nullptr;
         if (options->recipe.empty() == options->want.empty())
@@ -338,7 +334,7 @@ void addKeep(CLI::App& plan, Context& context) {
             const JackRef ref = readJack(knob); // written like a jack
             ask.vary.emplace(ref.post, ref.jack);
         }
-        const Recipe recipe = need(keepAsRecipe(patch, workspace.library, functionsOf(context), ask));
+        const Recipe recipe = need(keepAsRecipe(patch, workspace.library, context.functions(), ask));
         const std::string text = writeRecipe(recipe);
         need(readRecipe(text)); // what is kept can be read again
         if (options->out.empty())

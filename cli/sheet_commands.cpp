@@ -219,9 +219,10 @@ void addRead(CLI::App& app, Context& context) {
         if (!made.patch) throw Failed{{options->file.string(), {}, say("holds no patch")}};
         need(writeFile(options->out, writePatch(*made.patch), FileKind::Patch));
         if (context.json)
-            std::cout << dump({{"file", options->out.string()}, {"written", made.written}, {"renamed", made.renamed}});
+            std::cout << dump(
+                {{"file", options->out.string()}, {"written", made.written}, {"renamed", allInEnglish(made.renamed)}});
         else
-            for (const std::string& text : made.renamed) fmt::print("{}\n", text);
+            for (const std::string& text : allInEnglish(made.renamed)) fmt::print("{}\n", text);
     });
 }
 

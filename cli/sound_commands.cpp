@@ -51,6 +51,10 @@ Workspace Context::workspace() const {
     return out;
 }
 
+Functions Context::functions() const {
+    return need(Functions::load((data.empty() ? dataFolder() : data) / "functions.json"));
+}
+
 void addRender(CLI::App& app, Context& context) {
     struct Options {
         std::filesystem::path file;

@@ -3,6 +3,7 @@
 #include "cli/commands.h"
 #include "library/check.h"
 #include "model/file.h"
+#include "plan/stand_ins.h"
 #include "stock/case_edits.h"
 #include "stock/ledger.h"
 
@@ -75,8 +76,7 @@ void addShow(CLI::App& stock, Context& context) {
     command->add_option("--case", options->housing, "Case, if there is no patch");
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
-        const Functions functions =
-            need(Functions::load((context.data.empty() ? dataFolder() : context.data) / "functions.json"));
+        const Functions functions = context.functions();
         Patch patch;
         patch.caseId = options->housing;
         if (!options->patch.empty()) patch = need(openPatch(options->patch, workspace.library));
@@ -275,6 +275,7 @@ void addChanges(CLI::App& stock, Context& context) {
 void addRehouse(CLI::App& stock, Context& context) {
     struct Options : Destination {
         std::string to;
+        bool standIns = false;
     };
     auto options = std::make_shared<Options>();
     auto* command = stock.add_subcommand("rehouse", "A patch in another case: what moves where, and what is missing");
@@ -282,24 +283,40 @@ void addRehouse(CLI::App& stock, Context& context) {
                  "  lariat-cli stock rehouse data/demo/lamp.json --to tower-case --out lamp-in-the-tower.json");
     command->add_option("patch", options->file, "Patch file")->required();
     command->add_option("--to", options->to, "The other case")->required();
+    command->add_flag("--stand-ins", options->standIns, "Let other parts play what that case does not have");
     options->addOptions(*command);
     command->callback([options, &context] {
         const Workspace workspace = context.workspace();
         const Patch patch = need(openPatch(options->file, workspace.library));
         const auto to = workspace.cases.find(options->to);
         if (to == workspace.cases.end()) refuse(fmt::format("there is no case \"{}\"", options->to));
-        const Rehousing moved = need(rehouse(patch, workspace.library, to->second));
+        const Housed housed = options->standIns
+                                  ? need(rehouseWithStandIns(patch, workspace.library, context.functions(), to->second))
+                                  : Housed{need(rehouse(patch, workspace.library, to->second)), {}, 0.0};
+        const Rehousing& moved = housed.moved;
         if (context.json) {
+            Json standIns = Json::array();
+            for (const StandIn& one : housed.standIns)
+                standIns.push_back({{"post", one.post}, {"by", one.by}, {"because", one.because.str()}});
             Json moves = Json::array();
             for (const auto& one : moved.moves)
                 moves.push_back({{"post", one.post}, {"from", one.from}, {"to", one.to}, {"same-kind", one.sameKind}});
-            std::cout << dump({{"moves", moves}, {"missing", moved.missing}, {"cables-lost", moved.cablesLost}});
+            std::cout << dump({{"moves", moves},
+                               {"missing", moved.missing},
+                               {"cables-lost", moved.cablesLost},
+                               {"stand-ins", standIns},
+                               {"apart-db", housed.apart}});
         } else {
             for (const auto& one : moved.moves)
                 fmt::print("{}: {} to {}{}\n", patch.post(one.post)->name, one.from, one.to,
                            one.sameKind ? "" : " (another kind)");
+            for (const StandIn& one : housed.standIns)
+                fmt::print("{}: {} {}\n", one.post, one.by,
+                           one.because.empty() ? "does the same" : "stands in, " + one.because.str());
+            if (!housed.standIns.empty()) fmt::print("what is heard is {:.1f} dB apart from here\n", housed.apart);
             for (const std::string& name : moved.missing) fmt::print("missing: {}\n", name);
-            if (moved.cablesLost > 0) fmt::print("{} cables have no end there\n", moved.cablesLost);
+            if (moved.cablesLost > 0)
+                fmt::print("{} cable{} no end there\n", moved.cablesLost, moved.cablesLost == 1 ? " has" : "s have");
         }
         if (!options->out.empty() || options->inPlace) options->write(moved.patch);
         if (!moved.missing.empty()) context.exitCode = 1;

@@ -1,7 +1,7 @@
 #!/usr/bin/env bash
 # Brings app/i18n/*.ts up to date with what the sources say. The core knows nothing of Qt: its sentences, say("…"), and
 # those of the printed sheet are handed to lupdate as a list under the context "core", with the names of functions; what
-# recipes say, under "recipes".
+# recipes say, under "recipes", what modules are, under "modules".
 # Usage: scripts/translations.sh [folder]   (app/i18n without one)
 set -euo pipefail
 cd "$(dirname "$0")/.."
@@ -32,10 +32,20 @@ for file in sorted(pathlib.Path("data/recipes").glob("*.json")):
     for wish in recipe.get("wishes", []):
         texts += [wish["name"], wish.get("about", ""), *wish.get("choices", [])]
     texts += [goal["name"] for goal in recipe.get("goals", [])] + recipe.get("ear", []) + recipe.get("cautions", [])
-    recipes += [text for text in texts if text and text not in recipes]
+    texts += [role["name"] for role in recipe["roles"]]
+    texts += [cable.get(key, "") for cable in recipe.get("cables", []) for key in ("step", "note", "check")]
+    for text in texts:
+        if text and text not in recipes:
+            recipes.append(text)
+modules = []
+for file in sorted(pathlib.Path("data/modules").glob("*.json")):
+    about = json.loads(file.read_text()).get("about", "")
+    if about and about not in modules:
+        modules.append(about)
 pathlib.Path(sys.argv[1]).write_text(
     "\n".join(f'QT_TRANSLATE_NOOP("core", "{text}");' for text in found)
     + "\n".join(["", *(f'QT_TRANSLATE_NOOP("recipes", "{text}");' for text in recipes)])
+    + "\n".join(["", *(f'QT_TRANSLATE_NOOP("modules", "{text}");' for text in modules)])
     + "\n"
 )
 PY

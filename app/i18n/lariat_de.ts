@@ -5341,6 +5341,42 @@
         <source>Mends it: {}.</source>
         <translation>Abhilfe: {}.</translation>
     </message>
+    <message>
+        <source>free: {}, row {}</source>
+        <translation>frei: {}, Reihe {}</translation>
+    </message>
+    <message>
+        <source>{}, free</source>
+        <translation>{}, frei</translation>
+    </message>
+    <message>
+        <source>{}, in use {}×</source>
+        <translation>{}, {}× benutzt</translation>
+    </message>
+    <message>
+        <source>on the stand</source>
+        <translation>auf dem Prüfstand</translation>
+    </message>
+    <message>
+        <source>Test stand</source>
+        <translation>Prüfstand</translation>
+    </message>
+    <message>
+        <source>behind the panel</source>
+        <translation>hinter der Platte</translation>
+    </message>
+    <message>
+        <source>normals</source>
+        <translation>Normalisierungen</translation>
+    </message>
+    <message>
+        <source>Test tone</source>
+        <translation>Testton</translation>
+    </message>
+    <message>
+        <source>Level</source>
+        <translation>Pegel</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -12046,6 +12082,309 @@ tempo 112</translation>
     </message>
 </context>
 <context>
+    <name>modules</name>
+    <message>
+        <source>A single oscillator</source>
+        <translation>Ein einzelner Oszillator</translation>
+    </message>
+    <message>
+        <source>From one volt per octave to hertz per volt</source>
+        <translation>Von einem Volt pro Oktave zu Hertz pro Volt</translation>
+    </message>
+    <message>
+        <source>Two amplifiers</source>
+        <translation>Zwei Verstärker</translation>
+    </message>
+    <message>
+        <source>Fewer bits, fewer samples</source>
+        <translation>Weniger Bits, weniger Samples</translation>
+    </message>
+    <message>
+        <source>Tempo, its divisions and a reset pulse</source>
+        <translation>Tempo, seine Teilungen und ein Reset-Puls</translation>
+    </message>
+    <message>
+        <source>Two attenuverters with offset</source>
+        <translation>Zwei Attenuverter mit Offset</translation>
+    </message>
+    <message>
+        <source>One band with side-chain</source>
+        <translation>Ein Band mit Sidechain</translation>
+    </message>
+    <message>
+        <source>Every multiple and division of a tempo; follows clocks and taps</source>
+        <translation>Jedes Vielfache und jede Teilung eines Tempos; folgt Takten und Tippen</translation>
+    </message>
+    <message>
+        <source>Three bands compressed apart</source>
+        <translation>Drei Bänder, getrennt komprimiert</translation>
+    </message>
+    <message>
+        <source>Six stereo channels with sends and an insert on the bus</source>
+        <translation>Sechs Stereokanäle mit Sends und einem Insert im Bus</translation>
+    </message>
+    <message>
+        <source>Eight band-passes that ring</source>
+        <translation>Acht Bandpässe, die nachklingen</translation>
+    </message>
+    <message>
+        <source>Eight divisions of a clock, up to audio rate</source>
+        <translation>Acht Teilungen eines Takts, bis in Tonfrequenz</translation>
+    </message>
+    <message>
+        <source>Four attenuverters with offset</source>
+        <translation>Vier Attenuverter mit Offset</translation>
+    </message>
+    <message>
+        <source>A drum voice behind one trigger</source>
+        <translation>Eine Trommelstimme hinter einem Trigger</translation>
+    </message>
+    <message>
+        <source>Plate-like and spring-like space</source>
+        <translation>Raum nach Art von Platte und Feder</translation>
+    </message>
+    <message>
+        <source>Six squares that agree on nothing</source>
+        <translation>Sechs Rechtecke, die sich in nichts einig sind</translation>
+    </message>
+    <message>
+        <source>Two channels to a scale, with a sequence of its own</source>
+        <translation>Zwei Kanäle auf eine Skala, mit eigener Sequenz</translation>
+    </message>
+    <message>
+        <source>Two four-quadrant multipliers</source>
+        <translation>Zwei Vierquadranten-Multiplizierer</translation>
+    </message>
+    <message>
+        <source>A whole lead voice in one box: leader, follower, filter, amplifier, two contours and a slow wave</source>
+        <translation>Eine ganze Lead-Stimme in einer Kiste: Führer, Folger, Filter, Verstärker, zwei Hüllkurven und eine langsame Welle</translation>
+    </message>
+    <message>
+        <source>A whole voice: oscillator, filter, amplifier, contour, LFO, wired behind the panel</source>
+        <translation>Eine ganze Stimme: Oszillator, Filter, Verstärker, Hüllkurve, LFO, hinter der Platte verdrahtet</translation>
+    </message>
+    <message>
+        <source>Two lags</source>
+        <translation>Zwei Verschleifer</translation>
+    </message>
+    <message>
+        <source>Two sample and holds</source>
+        <translation>Zweimal Abtasten und Halten</translation>
+    </message>
+    <message>
+        <source>A slow oscillator at eight places of its circle</source>
+        <translation>Ein langsamer Oszillator an acht Stellen seines Kreises</translation>
+    </message>
+    <message>
+        <source>Stepped and smooth chance</source>
+        <translation>Zufall in Stufen und fließend</translation>
+    </message>
+    <message>
+        <source>Stereo delay, clocked, frozen</source>
+        <translation>Stereo-Delay, getaktet, eingefroren</translation>
+    </message>
+    <message>
+        <source>An oscillator of the hertz-per-volt school</source>
+        <translation>Ein Oszillator der Hertz-pro-Volt-Schule</translation>
+    </message>
+    <message>
+        <source>Line level into the case, with follower and gate</source>
+        <translation>Linepegel ins Gehäuse, mit Hüllkurvenfolger und Gate</translation>
+    </message>
+    <message>
+        <source>Four inputs into one</source>
+        <translation>Vier Eingänge in einen</translation>
+    </message>
+    <message>
+        <source>A ringing filter behind an opto-coupler: its notes glide down</source>
+        <translation>Ein nachklingendes Filter hinter einem Optokoppler: seine Töne gleiten hinab</translation>
+    </message>
+    <message>
+        <source>Line-level way out; right copies left until it is used</source>
+        <translation>Ausgang mit Linepegel; rechts wiederholt links, bis er benutzt wird</translation>
+    </message>
+    <message>
+        <source>Four poles in a row</source>
+        <translation>Vier Pole hintereinander</translation>
+    </message>
+    <message>
+        <source>From one signal to another</source>
+        <translation>Von einem Signal zum anderen</translation>
+    </message>
+    <message>
+        <source>Two oscillators side by side, made for sync</source>
+        <translation>Zwei Oszillatoren nebeneinander, für Sync gemacht</translation>
+    </message>
+    <message>
+        <source>Half and full waves, minimum and maximum</source>
+        <translation>Halbe und volle Wellen, Minimum und Maximum</translation>
+    </message>
+    <message>
+        <source>Two contours; the second takes the first one&apos;s gate until it gets its own</source>
+        <translation>Zwei Hüllkurven; die zweite nimmt das Gate der ersten, bis sie ein eigenes bekommt</translation>
+    </message>
+    <message>
+        <source>Exact sums for pitch</source>
+        <translation>Genaue Summen für Tonhöhen</translation>
+    </message>
+    <message>
+        <source>Four tracks of notes and eight lanes of triggers in eight variations</source>
+        <translation>Vier Spuren mit Noten und acht mit Triggern in acht Variationen</translation>
+    </message>
+    <message>
+        <source>What a voltage does, as gates</source>
+        <translation>Was eine Spannung tut, als Gates</translation>
+    </message>
+    <message>
+        <source>Melody to rhythm: two voltages watched, with two release envelopes</source>
+        <translation>Aus Melodie wird Rhythmus: zwei Spannungen beobachtet, mit zwei Ausklingkurven</translation>
+    </message>
+    <message>
+        <source>Two low-pass gates</source>
+        <translation>Zwei Low-Pass-Gates</translation>
+    </message>
+    <message>
+        <source>Four in, four out, any amount anywhere</source>
+        <translation>Vier hinein, vier hinaus, jeder Anteil überallhin</translation>
+    </message>
+    <message>
+        <source>Says what was recorded, at any pitch</source>
+        <translation>Sagt, was aufgenommen wurde, in jeder Tonhöhe</translation>
+    </message>
+    <message>
+        <source>Four jacks joined, no power</source>
+        <translation>Vier verbundene Buchsen, ohne Strom</translation>
+    </message>
+    <message>
+        <source>The pitch of a sound as a voltage</source>
+        <translation>Die Tonhöhe eines Klangs als Spannung</translation>
+    </message>
+    <message>
+        <source>Gates from gates</source>
+        <translation>Gates aus Gates</translation>
+    </message>
+    <message>
+        <source>Four to one, one to four, four to four</source>
+        <translation>Vier auf eins, eins auf vier, vier auf vier</translation>
+    </message>
+    <message>
+        <source>Two measuring points</source>
+        <translation>Zwei Messpunkte</translation>
+    </message>
+    <message>
+        <source>Four amplifiers that fall through into one another</source>
+        <translation>Vier Verstärker, die ineinander durchfallen</translation>
+    </message>
+    <message>
+        <source>Euclidean and random triggers</source>
+        <translation>Euklidische und zufällige Trigger</translation>
+    </message>
+    <message>
+        <source>Sixteen faders, one step per clock</source>
+        <translation>Sechzehn Schieberegler, ein Schritt pro Takt</translation>
+    </message>
+    <message>
+        <source>Folds waves</source>
+        <translation>Faltet Wellen</translation>
+    </message>
+    <message>
+        <source>A small LFO from 0 to 10 V</source>
+        <translation>Ein kleiner LFO von 0 bis 10 V</translation>
+    </message>
+    <message>
+        <source>Eight bits in a row</source>
+        <translation>Acht Bits hintereinander</translation>
+    </message>
+    <message>
+        <source>Two panners</source>
+        <translation>Zwei Panoramen</translation>
+    </message>
+    <message>
+        <source>One envelope with every stage in the open</source>
+        <translation>Eine Hüllkurve, bei der jede Phase offen liegt</translation>
+    </message>
+    <message>
+        <source>Soft, hard and lopsided overdrive</source>
+        <translation>Weiche, harte und einseitige Übersteuerung</translation>
+    </message>
+    <message>
+        <source>A small keyboard: mono, two notes, four voices</source>
+        <translation>Eine kleine Tastatur: einstimmig, zwei Töne, vier Stimmen</translation>
+    </message>
+    <message>
+        <source>State-variable filter; input 2 copies input 1 until it is used</source>
+        <translation>Zustandsvariables Filter; Eingang 2 wiederholt Eingang 1, bis er benutzt wird</translation>
+    </message>
+    <message>
+        <source>Short pieces of the last four seconds</source>
+        <translation>Kurze Stücke der letzten vier Sekunden</translation>
+    </message>
+    <message>
+        <source>One signal in four copies</source>
+        <translation>Ein Signal in vier Kopien</translation>
+    </message>
+    <message>
+        <source>Five colours of noise</source>
+        <translation>Fünf Farben des Rauschens</translation>
+    </message>
+    <message>
+        <source>From mono to wide</source>
+        <translation>Von mono zu breit</translation>
+    </message>
+    <message>
+        <source>A picky trigger input and a gate for it, to try the real case on</source>
+        <translation>Ein wählerischer Triggereingang und ein Gate dafür, um das wirkliche Gehäuse zu erproben</translation>
+    </message>
+    <message>
+        <source>Takes out what does not move</source>
+        <translation>Nimmt heraus, was sich nicht bewegt</translation>
+    </message>
+    <message>
+        <source>Slow oscillator</source>
+        <translation>Langsamer Oszillator</translation>
+    </message>
+    <message>
+        <source>MIDI in twelve modes and one of your own; units can be linked</source>
+        <translation>MIDI in zwölf Betriebsarten und einer eigenen; Einheiten lassen sich verketten</translation>
+    </message>
+    <message>
+        <source>One attenuverter with offset</source>
+        <translation>Ein Attenuverter mit Offset</translation>
+    </message>
+    <message>
+        <source>Three oscillators locked by whole-number ratios</source>
+        <translation>Drei Oszillatoren, durch ganzzahlige Verhältnisse verkoppelt</translation>
+    </message>
+    <message>
+        <source>Low, middle, high</source>
+        <translation>Tief, mittel, hoch</translation>
+    </message>
+    <message>
+        <source>Rise and fall with four related outputs</source>
+        <translation>Steigen und Fallen mit vier verwandten Ausgängen</translation>
+    </message>
+    <message>
+        <source>A joystick that can keep a gesture</source>
+        <translation>Ein Joystick, der eine Geste behalten kann</translation>
+    </message>
+    <message>
+        <source>A stereo amplifier</source>
+        <translation>Ein Stereoverstärker</translation>
+    </message>
+    <message>
+        <source>Two tracks of notes and four lanes of triggers</source>
+        <translation>Zwei Spuren mit Noten und vier mit Triggern</translation>
+    </message>
+    <message>
+        <source>Chaos: two oscillators, a register and a filter that feed one another</source>
+        <translation>Chaos: zwei Oszillatoren, ein Register und ein Filter, die einander speisen</translation>
+    </message>
+    <message>
+        <source>Two to sixteen pulses for each one</source>
+        <translation>Zwei bis sechzehn Pulse für jeden einen</translation>
+    </message>
+</context>
+<context>
     <name>recipes</name>
     <message>
         <source>Bass</source>
@@ -12590,6 +12929,906 @@ tempo 112</translation>
     <message>
         <source>Wishes</source>
         <translation>Wünsche</translation>
+    </message>
+    <message>
+        <source>Line</source>
+        <translation>Linie</translation>
+    </message>
+    <message>
+        <source>Bass VCA</source>
+        <translation>Bass-VCA</translation>
+    </message>
+    <message>
+        <source>Way out</source>
+        <translation>Ausgang</translation>
+    </message>
+    <message>
+        <source>Bass contour</source>
+        <translation>Bass-Hüllkurve</translation>
+    </message>
+    <message>
+        <source>Bass filter</source>
+        <translation>Bass-Filter</translation>
+    </message>
+    <message>
+        <source>Clock</source>
+        <translation>Takt</translation>
+    </message>
+    <message>
+        <source>make it sound</source>
+        <translation>zum Klingen bringen</translation>
+    </message>
+    <message>
+        <source>make it play</source>
+        <translation>zum Spielen bringen</translation>
+    </message>
+    <message>
+        <source>move it</source>
+        <translation>bewegen</translation>
+    </message>
+    <message>
+        <source>time it</source>
+        <translation>takten</translation>
+    </message>
+    <message>
+        <source>Hits</source>
+        <translation>Schläge</translation>
+    </message>
+    <message>
+        <source>Either</source>
+        <translation>Eines von beiden</translation>
+    </message>
+    <message>
+        <source>Fall</source>
+        <translation>Fall</translation>
+    </message>
+    <message>
+        <source>Falling</source>
+        <translation>Fallend</translation>
+    </message>
+    <message>
+        <source>Down</source>
+        <translation>Ab</translation>
+    </message>
+    <message>
+        <source>Up</source>
+        <translation>Auf</translation>
+    </message>
+    <message>
+        <source>Osc</source>
+        <translation>Osz</translation>
+    </message>
+    <message>
+        <source>VCA</source>
+        <translation>VCA</translation>
+    </message>
+    <message>
+        <source>pattern it</source>
+        <translation>Muster geben</translation>
+    </message>
+    <message>
+        <source>Lets the ball fall.</source>
+        <translation>Lässt den Ball fallen.</translation>
+    </message>
+    <message>
+        <source>Each end strikes the other one.</source>
+        <translation>Jedes Ende stößt das andere an.</translation>
+    </message>
+    <message>
+        <source>High when it starts, so the bounces are long.</source>
+        <translation>Hoch zu Beginn, darum sind die Sprünge lang.</translation>
+    </message>
+    <message>
+        <source>Kick VCA</source>
+        <translation>Kick-VCA</translation>
+    </message>
+    <message>
+        <source>Stereo mixer</source>
+        <translation>Stereomischer</translation>
+    </message>
+    <message>
+        <source>Hat VCA</source>
+        <translation>Hi-Hat-VCA</translation>
+    </message>
+    <message>
+        <source>Lead VCA</source>
+        <translation>Lead-VCA</translation>
+    </message>
+    <message>
+        <source>Width</source>
+        <translation>Breite</translation>
+    </message>
+    <message>
+        <source>Bus insert</source>
+        <translation>Bus-Insert</translation>
+    </message>
+    <message>
+        <source>Line out</source>
+        <translation>Line-Ausgang</translation>
+    </message>
+    <message>
+        <source>Kick level</source>
+        <translation>Kick-Pegel</translation>
+    </message>
+    <message>
+        <source>Kick bend</source>
+        <translation>Kick-Biegung</translation>
+    </message>
+    <message>
+        <source>Kick</source>
+        <translation>Kick</translation>
+    </message>
+    <message>
+        <source>Noise</source>
+        <translation>Rauschen</translation>
+    </message>
+    <message>
+        <source>Hat contour</source>
+        <translation>Hi-Hat-Hüllkurve</translation>
+    </message>
+    <message>
+        <source>Lead</source>
+        <translation>Lead</translation>
+    </message>
+    <message>
+        <source>Lead contour</source>
+        <translation>Lead-Hüllkurve</translation>
+    </message>
+    <message>
+        <source>Lead filter</source>
+        <translation>Lead-Filter</translation>
+    </message>
+    <message>
+        <source>Three bands</source>
+        <translation>Drei Bänder</translation>
+    </message>
+    <message>
+        <source>Equalizer</source>
+        <translation>Equalizer</translation>
+    </message>
+    <message>
+        <source>Three bands, equalizer and width stand in the bus, not behind it: the main knob still turns all down.</source>
+        <translation>Drei Bänder, Equalizer und Breite stehen im Bus, nicht dahinter: Der Hauptregler dreht noch immer alles leiser.</translation>
+    </message>
+    <message>
+        <source>The whole bus leaves here and comes back at the return.</source>
+        <translation>Hier geht der ganze Bus hinaus und kommt am Return zurück.</translation>
+    </message>
+    <message>
+        <source>Behind the panel</source>
+        <translation>Hinter der Platte</translation>
+    </message>
+    <message>
+        <source>Filter</source>
+        <translation>Filter</translation>
+    </message>
+    <message>
+        <source>Mixer</source>
+        <translation>Mischer</translation>
+    </message>
+    <message>
+        <source>Echo</source>
+        <translation>Echo</translation>
+    </message>
+    <message>
+        <source>Register</source>
+        <translation>Register</translation>
+    </message>
+    <message>
+        <source>Scale</source>
+        <translation>Skalierung</translation>
+    </message>
+    <message>
+        <source>Quantizer</source>
+        <translation>Quantisierer</translation>
+    </message>
+    <message>
+        <source>Oscillator B</source>
+        <translation>Oszillator B</translation>
+    </message>
+    <message>
+        <source>Contour</source>
+        <translation>Hüllkurve</translation>
+    </message>
+    <message>
+        <source>Depth at A</source>
+        <translation>Tiefe an A</translation>
+    </message>
+    <message>
+        <source>Sum at A</source>
+        <translation>Summe an A</translation>
+    </message>
+    <message>
+        <source>Oscillator A</source>
+        <translation>Oszillator A</translation>
+    </message>
+    <message>
+        <source>Depth at B</source>
+        <translation>Tiefe an B</translation>
+    </message>
+    <message>
+        <source>Sum at B</source>
+        <translation>Summe an B</translation>
+    </message>
+    <message>
+        <source>Compare</source>
+        <translation>Vergleich</translation>
+    </message>
+    <message>
+        <source>Cross-fade</source>
+        <translation>Überblendung</translation>
+    </message>
+    <message>
+        <source>The pulse that two oscillators agree on, filtered.</source>
+        <translation>Der Puls, auf den sich zwei Oszillatoren einigen, gefiltert.</translation>
+    </message>
+    <message>
+        <source>Exponential into exponential: it droops twice.</source>
+        <translation>Exponentiell in exponentiell: es fällt zweifach ab.</translation>
+    </message>
+    <message>
+        <source>Open this one for body.</source>
+        <translation>Diesen für mehr Körper öffnen.</translation>
+    </message>
+    <message>
+        <source>Metal</source>
+        <translation>Metall</translation>
+    </message>
+    <message>
+        <source>Kick osc</source>
+        <translation>Kick-Osz</translation>
+    </message>
+    <message>
+        <source>Lead osc</source>
+        <translation>Lead-Osz</translation>
+    </message>
+    <message>
+        <source>Lead env</source>
+        <translation>Lead-Hüllkurve</translation>
+    </message>
+    <message>
+        <source>Drive</source>
+        <translation>Verzerrer</translation>
+    </message>
+    <message>
+        <source>Compressor</source>
+        <translation>Kompressor</translation>
+    </message>
+    <message>
+        <source>Driven on its own, before the bus.</source>
+        <translation>Für sich verzerrt, vor dem Bus.</translation>
+    </message>
+    <message>
+        <source>mix it</source>
+        <translation>mischen</translation>
+    </message>
+    <message>
+        <source>The insert: out of the bus and back.</source>
+        <translation>Der Insert: aus dem Bus und zurück.</translation>
+    </message>
+    <message>
+        <source>The kick pushes everything down.</source>
+        <translation>Die Kick drückt alles herunter.</translation>
+    </message>
+    <message>
+        <source>Turned over: it ducks the bass.</source>
+        <translation>Umgekehrt: sie duckt den Bass.</translation>
+    </message>
+    <message>
+        <source>Keys</source>
+        <translation>Tasten</translation>
+    </message>
+    <message>
+        <source>LFO</source>
+        <translation>LFO</translation>
+    </message>
+    <message>
+        <source>It drones: nothing tells it to stop.</source>
+        <translation>Es brummt durch: nichts sagt ihm, dass es aufhören soll.</translation>
+    </message>
+    <message>
+        <source>shape it</source>
+        <translation>formen</translation>
+    </message>
+    <message>
+        <source>The same contour opens the filter.</source>
+        <translation>Dieselbe Hüllkurve öffnet das Filter.</translation>
+    </message>
+    <message>
+        <source>Functions</source>
+        <translation>Funktionen</translation>
+    </message>
+    <message>
+        <source>Chord mix</source>
+        <translation>Akkordmischer</translation>
+    </message>
+    <message>
+        <source>DC blocker</source>
+        <translation>DC-Blocker</translation>
+    </message>
+    <message>
+        <source>A chord: turn Chord, and it goes through others.</source>
+        <translation>Ein Akkord: an Chord drehen, und er geht durch andere.</translation>
+    </message>
+    <message>
+        <source>MIDI</source>
+        <translation>MIDI</translation>
+    </message>
+    <message>
+        <source>Voice 1</source>
+        <translation>Stimme 1</translation>
+    </message>
+    <message>
+        <source>Env 1</source>
+        <translation>Hüllkurve 1</translation>
+    </message>
+    <message>
+        <source>Voice 2</source>
+        <translation>Stimme 2</translation>
+    </message>
+    <message>
+        <source>Env 2</source>
+        <translation>Hüllkurve 2</translation>
+    </message>
+    <message>
+        <source>Voice 3</source>
+        <translation>Stimme 3</translation>
+    </message>
+    <message>
+        <source>Env 3</source>
+        <translation>Hüllkurve 3</translation>
+    </message>
+    <message>
+        <source>Voice 4</source>
+        <translation>Stimme 4</translation>
+    </message>
+    <message>
+        <source>Env 4</source>
+        <translation>Hüllkurve 4</translation>
+    </message>
+    <message>
+        <source>Voice 5</source>
+        <translation>Stimme 5</translation>
+    </message>
+    <message>
+        <source>Env 5</source>
+        <translation>Hüllkurve 5</translation>
+    </message>
+    <message>
+        <source>Linked: the second one takes what the first one has no voice for.</source>
+        <translation>Verkettet: der zweite nimmt, wofür der erste keine Stimme hat.</translation>
+    </message>
+    <message>
+        <source>Function</source>
+        <translation>Funktion</translation>
+    </message>
+    <message>
+        <source>The four stand above zero: their DC goes here.</source>
+        <translation>Die vier stehen über null: hier geht ihr Gleichanteil.</translation>
+    </message>
+    <message>
+        <source>Ringing filter</source>
+        <translation>Klingendes Filter</translation>
+    </message>
+    <message>
+        <source>Opto-coupler</source>
+        <translation>Optokoppler</translation>
+    </message>
+    <message>
+        <source>Through the opto-coupler: 0 V is C2, up at once, down slowly.</source>
+        <translation>Durch den Optokoppler: 0 V sind C2, sofort hinauf, langsam hinab.</translation>
+    </message>
+    <message>
+        <source>Hat env</source>
+        <translation>Hi-Hat-Hüllkurve</translation>
+    </message>
+    <message>
+        <source>Level</source>
+        <translation>Pegel</translation>
+    </message>
+    <message>
+        <source>Pan</source>
+        <translation>Panorama</translation>
+    </message>
+    <message>
+        <source>It ticks, in the middle.</source>
+        <translation>Es tickt, in der Mitte.</translation>
+    </message>
+    <message>
+        <source>Each hit starts at one side and ends in the middle.</source>
+        <translation>Jeder Schlag beginnt an einer Seite und endet in der Mitte.</translation>
+    </message>
+    <message>
+        <source>Index</source>
+        <translation>Index</translation>
+    </message>
+    <message>
+        <source>Carrier</source>
+        <translation>Träger</translation>
+    </message>
+    <message>
+        <source>Modulator</source>
+        <translation>Modulator</translation>
+    </message>
+    <message>
+        <source>Index VCA</source>
+        <translation>Index-VCA</translation>
+    </message>
+    <message>
+        <source>Exponential: the bend dies away with the index.</source>
+        <translation>Exponentiell: die Biegung vergeht mit dem Index.</translation>
+    </message>
+    <message>
+        <source>Tone</source>
+        <translation>Ton</translation>
+    </message>
+    <message>
+        <source>Bend</source>
+        <translation>Biegung</translation>
+    </message>
+    <message>
+        <source>Body VCA</source>
+        <translation>Körper-VCA</translation>
+    </message>
+    <message>
+        <source>Grit VCA</source>
+        <translation>Rauheits-VCA</translation>
+    </message>
+    <message>
+        <source>Sum body</source>
+        <translation>Summe</translation>
+    </message>
+    <message>
+        <source>Nothing yet: both VCAs are closed.</source>
+        <translation>Noch nichts: beide VCAs sind geschlossen.</translation>
+    </message>
+    <message>
+        <source>The body beats.</source>
+        <translation>Der Körper schlägt.</translation>
+    </message>
+    <message>
+        <source>The second wave joins: brighter.</source>
+        <translation>Die zweite Welle kommt dazu: heller.</translation>
+    </message>
+    <message>
+        <source>bend it</source>
+        <translation>biegen</translation>
+    </message>
+    <message>
+        <source>The tone falls into the note.</source>
+        <translation>Der Klang fällt in den Ton.</translation>
+    </message>
+    <message>
+        <source>Every hit starts at the same place of the wave.</source>
+        <translation>Jeder Schlag beginnt an derselben Stelle der Welle.</translation>
+    </message>
+    <message>
+        <source>Strike</source>
+        <translation>Anschlag</translation>
+    </message>
+    <message>
+        <source>Struck</source>
+        <translation>Angeschlagen</translation>
+    </message>
+    <message>
+        <source>A short contour strikes the filter; its soft end strikes it once only.</source>
+        <translation>Eine kurze Hüllkurve schlägt das Filter an; ihr weiches Ende schlägt es nur einmal an.</translation>
+    </message>
+    <message>
+        <source>Nothing yet: the VCA is closed. Turn its offset up for a moment, and it drones at the note.</source>
+        <translation>Noch nichts: der VCA ist geschlossen. Seinen Offset kurz aufdrehen, und es brummt auf dem Ton.</translation>
+    </message>
+    <message>
+        <source>The contour opens with every hit; watch its trace.</source>
+        <translation>Die Hüllkurve öffnet mit jedem Schlag; ihr Signalbild zeigt es.</translation>
+    </message>
+    <message>
+        <source>Every hit begins at the same place of the wave: they look alike.</source>
+        <translation>Jeder Schlag beginnt an derselben Stelle der Welle: sie sehen gleich aus.</translation>
+    </message>
+    <message>
+        <source>The tone falls into the note: more bend, more click.</source>
+        <translation>Der Klang fällt in den Ton: mehr Biegung, mehr Klick.</translation>
+    </message>
+    <message>
+        <source>Now it beats. The meter at the way out says about 5 V at each hit.</source>
+        <translation>Jetzt schlägt es. Der Messer am Ausgang zeigt etwa 5 V bei jedem Schlag.</translation>
+    </message>
+    <message>
+        <source>Hub</source>
+        <translation>Mittelpunkt</translation>
+    </message>
+    <message>
+        <source>Steps</source>
+        <translation>Schritte</translation>
+    </message>
+    <message>
+        <source>Hat level</source>
+        <translation>Hi-Hat-Pegel</translation>
+    </message>
+    <message>
+        <source>Breath</source>
+        <translation>Atem</translation>
+    </message>
+    <message>
+        <source>Holding takes as long as sustain says, for the contour loops.</source>
+        <translation>Das Halten dauert so lange, wie Sustain sagt, denn die Hüllkurve kreist.</translation>
+    </message>
+    <message>
+        <source>All stages a little longer and shorter: one voltage is the tempo.</source>
+        <translation>Alle Phasen etwas länger und kürzer: eine Spannung ist das Tempo.</translation>
+    </message>
+    <message>
+        <source>LP gate</source>
+        <translation>LP-Gate</translation>
+    </message>
+    <message>
+        <source>A trigger is enough: the light dies away by itself.</source>
+        <translation>Ein Trigger genügt: das Licht vergeht von selbst.</translation>
+    </message>
+    <message>
+        <source>Melody detector</source>
+        <translation>Melodiedetektor</translation>
+    </message>
+    <message>
+        <source>Drum osc</source>
+        <translation>Trommel-Osz</translation>
+    </message>
+    <message>
+        <source>Drum VCA</source>
+        <translation>Trommel-VCA</translation>
+    </message>
+    <message>
+        <source>Drum level</source>
+        <translation>Trommelpegel</translation>
+    </message>
+    <message>
+        <source>Hiss level</source>
+        <translation>Zischpegel</translation>
+    </message>
+    <message>
+        <source>Fifth</source>
+        <translation>Quinte</translation>
+    </message>
+    <message>
+        <source>Fifth VCA</source>
+        <translation>Quinten-VCA</translation>
+    </message>
+    <message>
+        <source>Fifth level</source>
+        <translation>Quintenpegel</translation>
+    </message>
+    <message>
+        <source>The detector hears the melody first and hands it on.</source>
+        <translation>Der Detektor hört die Melodie zuerst und reicht sie weiter.</translation>
+    </message>
+    <message>
+        <source>let it answer</source>
+        <translation>antworten lassen</translation>
+    </message>
+    <message>
+        <source>Where the melody falls, the filter opens and closes again.</source>
+        <translation>Wo die Melodie fällt, öffnet und schließt sich das Filter.</translation>
+    </message>
+    <message>
+        <source>A jump strikes it; a glide does not.</source>
+        <translation>Ein Sprung stößt es an, ein Gleiten nicht.</translation>
+    </message>
+    <message>
+        <source>The release envelope that is normalled from rising.</source>
+        <translation>Die Ausklingkurve, die von Steigen her normalisiert ist.</translation>
+    </message>
+    <message>
+        <source>Above the slow line the fifth joins.</source>
+        <translation>Über der langsamen Linie kommt die Quinte dazu.</translation>
+    </message>
+    <message>
+        <source>Chance</source>
+        <translation>Zufall</translation>
+    </message>
+    <message>
+        <source>Depth</source>
+        <translation>Tiefe</translation>
+    </message>
+    <message>
+        <source>Only where the note is a new one.</source>
+        <translation>Nur wo der Ton ein neuer ist.</translation>
+    </message>
+    <message>
+        <source>Upper VCA</source>
+        <translation>Oberer VCA</translation>
+    </message>
+    <message>
+        <source>Reference</source>
+        <translation>Bezug</translation>
+    </message>
+    <message>
+        <source>Tracked by its edges: within a period the middle one is as high.</source>
+        <translation>An seinen Flanken verfolgt: binnen einer Periode ist der mittlere ebenso hoch.</translation>
+    </message>
+    <message>
+        <source>Brighter where the note begins.</source>
+        <translation>Heller, wo der Ton beginnt.</translation>
+    </message>
+    <message>
+        <source>Rattle</source>
+        <translation>Rassel</translation>
+    </message>
+    <message>
+        <source>Bass osc</source>
+        <translation>Bass-Osz</translation>
+    </message>
+    <message>
+        <source>Ducker</source>
+        <translation>Ducker</translation>
+    </message>
+    <message>
+        <source>It drones: the offset holds the VCA open.</source>
+        <translation>Es brummt: der Offset hält den VCA offen.</translation>
+    </message>
+    <message>
+        <source>The drone follows the line.</source>
+        <translation>Der Bordun folgt der Linie.</translation>
+    </message>
+    <message>
+        <source>duck it</source>
+        <translation>ducken</translation>
+    </message>
+    <message>
+        <source>With every hit the bass ducks and comes back.</source>
+        <translation>Mit jedem Schlag duckt sich der Bass und kommt zurück.</translation>
+    </message>
+    <message>
+        <source>Low</source>
+        <translation>Tief</translation>
+    </message>
+    <message>
+        <source>Switch</source>
+        <translation>Umschalter</translation>
+    </message>
+    <message>
+        <source>Snare VCA</source>
+        <translation>Snare-VCA</translation>
+    </message>
+    <message>
+        <source>Multiplier</source>
+        <translation>Vervielfacher</translation>
+    </message>
+    <message>
+        <source>Hold</source>
+        <translation>Halten</translation>
+    </message>
+    <message>
+        <source>Snare env</source>
+        <translation>Snare-Hüllkurve</translation>
+    </message>
+    <message>
+        <source>Sixteen steps to each sixteenth: a flutter of colours.</source>
+        <translation>Sechzehn Schritte auf jedes Sechzehntel: ein Flattern der Farben.</translation>
+    </message>
+    <message>
+        <source>Turn the offset up to freeze the flutter.</source>
+        <translation>Den Offset aufdrehen, um das Flattern einzufrieren.</translation>
+    </message>
+    <message>
+        <source>Soft edge</source>
+        <translation>Weiche Flanke</translation>
+    </message>
+    <message>
+        <source>Bell</source>
+        <translation>Glocke</translation>
+    </message>
+    <message>
+        <source>Pitch sum</source>
+        <translation>Tonhöhensumme</translation>
+    </message>
+    <message>
+        <source>Vibrato</source>
+        <translation>Vibrato</translation>
+    </message>
+    <message>
+        <source>Struck once: the soft edge does not strike again.</source>
+        <translation>Einmal angeschlagen: die weiche Flanke schlägt nicht noch einmal an.</translation>
+    </message>
+    <message>
+        <source>Bender</source>
+        <translation>Bieger</translation>
+    </message>
+    <message>
+        <source>Bent</source>
+        <translation>Gebogen</translation>
+    </message>
+    <message>
+        <source>The mean pitch rises with the depth.</source>
+        <translation>Die mittlere Tonhöhe steigt mit der Tiefe.</translation>
+    </message>
+    <message>
+        <source>Ring</source>
+        <translation>Ring</translation>
+    </message>
+    <message>
+        <source>Nothing: one side is still zero.</source>
+        <translation>Nichts: eine Seite ist noch null.</translation>
+    </message>
+    <message>
+        <source>multiply</source>
+        <translation>multiplizieren</translation>
+    </message>
+    <message>
+        <source>Two tones at once, sum and difference.</source>
+        <translation>Zwei Töne zugleich, Summe und Differenz.</translation>
+    </message>
+    <message>
+        <source>Width osc</source>
+        <translation>Breiten-Osz</translation>
+    </message>
+    <message>
+        <source>Half width and forty per cent of depth: it never falls silent.</source>
+        <translation>Halbe Breite und vierzig Prozent Tiefe: es verstummt nie.</translation>
+    </message>
+    <message>
+        <source>Source</source>
+        <translation>Quelle</translation>
+    </message>
+    <message>
+        <source>Divider</source>
+        <translation>Teiler</translation>
+    </message>
+    <message>
+        <source>Turn 1</source>
+        <translation>Drehung 1</translation>
+    </message>
+    <message>
+        <source>Parts 1</source>
+        <translation>Anteile 1</translation>
+    </message>
+    <message>
+        <source>Turn 2</source>
+        <translation>Drehung 2</translation>
+    </message>
+    <message>
+        <source>Parts 2</source>
+        <translation>Anteile 2</translation>
+    </message>
+    <message>
+        <source>Turn 3</source>
+        <translation>Drehung 3</translation>
+    </message>
+    <message>
+        <source>Parts 3</source>
+        <translation>Anteile 3</translation>
+    </message>
+    <message>
+        <source>Turn 4</source>
+        <translation>Drehung 4</translation>
+    </message>
+    <message>
+        <source>Parts 4</source>
+        <translation>Anteile 4</translation>
+    </message>
+    <message>
+        <source>Slow wave</source>
+        <translation>Langsame Welle</translation>
+    </message>
+    <message>
+        <source>The divider counts it as it would count beats.</source>
+        <translation>Der Teiler zählt es, wie er Schläge zählen würde.</translation>
+    </message>
+    <message>
+        <source>What is not plugged above falls through to the last one.</source>
+        <translation>Was oben nicht gesteckt ist, fällt bis zum letzten durch.</translation>
+    </message>
+    <message>
+        <source>Follower</source>
+        <translation>Folger</translation>
+    </message>
+    <message>
+        <source>Contour 1</source>
+        <translation>Hüllkurve 1</translation>
+    </message>
+    <message>
+        <source>Leader</source>
+        <translation>Führer</translation>
+    </message>
+    <message>
+        <source>Contour 2</source>
+        <translation>Hüllkurve 2</translation>
+    </message>
+    <message>
+        <source>sync sweep</source>
+        <translation>Sync durchfahren</translation>
+    </message>
+    <message>
+        <source>The leader holds the note, the follower is heard</source>
+        <translation>Der Führer hält den Ton, der Folger ist zu hören</translation>
+    </message>
+    <message>
+        <source>This sweep is the sound of the patch</source>
+        <translation>Diese Fahrt ist der Klang des Patches</translation>
+    </message>
+    <message>
+        <source>Sweep</source>
+        <translation>Fahrt</translation>
+    </message>
+    <message>
+        <source>The follower starts over with every turn of the leader.</source>
+        <translation>Der Folger beginnt mit jeder Umdrehung des Führers neu.</translation>
+    </message>
+    <message>
+        <source>The pitch goes to the leader: on the follower it would only change the colour.</source>
+        <translation>Die Tonhöhe geht zum Führer: am Folger würde sie nur die Farbe ändern.</translation>
+    </message>
+    <message>
+        <source>Grains</source>
+        <translation>Körner</translation>
+    </message>
+    <message>
+        <source>Spring</source>
+        <translation>Feder</translation>
+    </message>
+    <message>
+        <source>Pad</source>
+        <translation>Pad</translation>
+    </message>
+    <message>
+        <source>Slow chance walks through the last seconds.</source>
+        <translation>Langsamer Zufall geht durch die letzten Sekunden.</translation>
+    </message>
+    <message>
+        <source>A hand on the pad lengthens the spring.</source>
+        <translation>Eine Hand auf dem Pad verlängert die Feder.</translation>
+    </message>
+    <message>
+        <source>Detector</source>
+        <translation>Detektor</translation>
+    </message>
+    <message>
+        <source>Wood</source>
+        <translation>Holz</translation>
+    </message>
+    <message>
+        <source>Higher</source>
+        <translation>Höher</translation>
+    </message>
+    <message>
+        <source>Fires on every change of a semitone and on nothing else.</source>
+        <translation>Feuert bei jeder Änderung um einen Halbton und bei nichts sonst.</translation>
+    </message>
+    <message>
+        <source>High</source>
+        <translation>Hoch</translation>
+    </message>
+    <message>
+        <source>Pair env</source>
+        <translation>Paar-Hüllkurve</translation>
+    </message>
+    <message>
+        <source>Pair mix</source>
+        <translation>Paar-Mischer</translation>
+    </message>
+    <message>
+        <source>Pair VCA</source>
+        <translation>Paar-VCA</translation>
+    </message>
+    <message>
+        <source>Throat</source>
+        <translation>Kehle</translation>
+    </message>
+    <message>
+        <source>Mouth</source>
+        <translation>Mund</translation>
+    </message>
+    <message>
+        <source>The saw moves the centre within each turn.</source>
+        <translation>Der Sägezahn bewegt die Mitte in jeder Umdrehung.</translation>
+    </message>
+    <message>
+        <source>Pressure opens the throat as well.</source>
+        <translation>Auch Druck öffnet die Kehle.</translation>
+    </message>
+    <message>
+        <source>The mouth: another vowel by hand.</source>
+        <translation>Der Mund: ein anderer Vokal von Hand.</translation>
     </message>
 </context>
 </TS>

@@ -805,14 +805,14 @@ void LogPlace::importFrom(const QString& file) {
         Q_EMIT message(said(made.error()), true);
         return;
     }
+    session_.document.takeInNew();
     session_.log->touch();
     putOntoList(made->id);
     lookAt(made->id);
-    Q_EMIT message(
-        made->unpacked.written.empty()
-            ? tr("It is take %1 now.").arg(made->id)
-            : tr("It is take %1 now. Its case and modules are there when Lariat is started again.").arg(made->id),
-        false);
+    Q_EMIT message(made->unpacked.written.empty()
+                       ? tr("It is take %1 now.").arg(made->id)
+                       : tr("It is take %1 now. Its case and modules are in your folder.").arg(made->id),
+                   false);
 }
 
 /// A search that hides it is taken back.

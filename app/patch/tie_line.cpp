@@ -70,7 +70,7 @@ void TieLine::offer() {
     offered_.clear();
     for (const Completion& one : completeSentence(text().toStdString(), patch, library, session_.document.housing())) {
         auto* item = new QStandardItem(QString::fromStdString(one.text));
-        item->setData(QString::fromStdString(one.about), kAbout);
+        item->setData(said(one.about), kAbout);
         offered_.appendRow(item);
     }
     if (offered_.rowCount() > 0 && !text().isEmpty()) completer()->complete();

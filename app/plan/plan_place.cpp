@@ -404,8 +404,8 @@ void PlanPlace::makePlan() {
     planning_ = session_.jobs.start(
         tr("Planning"), this,
         // What is planned points at parts of the library, which stays as long as the document.
-        [ask, recipe = *now, library = &session_.document.library(), functions = functions_, housing = *housing,
-         patch = session_.document.patch()](const Progress& progress) {
+        [ask, recipe = inTheirWords(*now), library = &session_.document.library(), functions = functions_,
+         housing = *housing, patch = session_.document.patch()](const Progress& progress) {
             PlanAsk mine = ask;
             mine.recipe = &recipe;
             const Site site{library, functions.get(), &housing, patch};

@@ -123,7 +123,7 @@ void PlanPlace::showRoles() {
                       : slot                    ? tr("free, row %1").arg(slot->row)
                                                 : QString();
         if (slot && !slot->from.empty()) why += tr(", borrowed from %1").arg(q(slot->from));
-        roles_->addWidget(new RoleRow(inRecipes(role->name), where, why, seat.provider->standsIn()));
+        roles_->addWidget(new RoleRow(q(role->name), where, why, seat.provider->standsIn()));
     }
     for (std::size_t c = 0; c < now->allotment.routings.size(); ++c) {
         if (now->allotment.routings[c].way != Routing::Way::BehindPanel) continue;
@@ -131,8 +131,8 @@ void PlanPlace::showRoles() {
         const Role* from = planned_->recipe.role(cable.from.role);
         const Role* to = planned_->recipe.role(cable.to.role);
         if (from && to)
-            roles_->addWidget(new RoleRow(tr("%1 to %2").arg(inRecipes(from->name), inRecipes(to->name)),
-                                          tr("behind the panel"), tr("no cable is needed"), false));
+            roles_->addWidget(new RoleRow(tr("%1 to %2").arg(q(from->name), q(to->name)), tr("behind the panel"),
+                                          tr("no cable is needed"), false));
     }
 }
 

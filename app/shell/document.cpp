@@ -187,6 +187,14 @@ bool Document::changeModule(ModuleInfo module, const QString& name) {
     return true;
 }
 
+void Document::takeInNew() {
+    auto next = std::make_shared<Workspace>(*workspace_);
+    if (!takeIn(*next, loadWorkspace(dataFolder(), workspace_->own))) return;
+    old_.push_back(std::exchange(workspace_, std::move(next)));
+    Q_EMIT libraryChanged();
+    Q_EMIT changed();
+}
+
 void Document::stage(Workspace workspace, Patch patch) {
     history_.clear();
     old_.push_back(std::exchange(workspace_, std::make_shared<Workspace>(std::move(workspace))));

@@ -54,6 +54,9 @@ class Document : public QObject {
     /// The same for a module: one of the user's own, or one that takes the place of a shipped one. Refused where the
     /// open patch or a case needs it as it was.
     bool changeModule(ModuleInfo module, const QString& name);
+    /// Modules, cases, recordings and tunings that have come into the user's folder since, as with a bundle, are here
+    /// too.
+    void takeInNew();
     /// Exchanges modules, cases and patch at once, as on a test stand: what is chosen and heard goes on as far as it is
     /// still there. There is nothing to undo then.
     void stage(Workspace workspace, Patch patch);

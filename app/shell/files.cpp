@@ -161,8 +161,7 @@ void Files::openBundle() {
     if (!file.isEmpty() && mayLeave()) openCarried(file);
 }
 
-/// A bundle, or a sheet that carries one: into the user's own folder. What is all here already opens in this window,
-/// what brought modules along in a new one.
+/// A bundle, or a sheet that carries one: what is new of it goes into the user's own folder and is here at once.
 bool Files::openCarried(const QString& file) {
     const auto unpacked = carriedBundle(file).and_then(
         [&](Bundle bundle) { return unpackBundle(std::move(bundle), dataFolder(), document_.workspace().own); });
@@ -170,31 +169,20 @@ bool Files::openCarried(const QString& file) {
         Q_EMIT message(said(unpacked.error()), true);
         return false;
     }
-    if (unpacked->patch && unpacked->written.empty() && unpacked->renamed.empty() &&
-        document_.workspace().cases.contains(unpacked->caseId)) {
+    document_.takeInNew();
+    const std::string& home = unpacked->caseId;
+    const auto& cases = document_.workspace().cases;
+    QStringList told;
+    if (unpacked->patch) {
         Q_EMIT aboutToRead();
         if (!openUnnamed(*unpacked->patch)) return false;
-        Q_EMIT message(tr("The patch of %1, as it was. It has no file of its own yet.").arg(QFileInfo(file).fileName()),
-                       false);
-        return true;
+        told << tr("The patch of %1, as it was. It has no file of its own yet.").arg(QFileInfo(file).fileName());
+    } else if (const auto housing = cases.find(home); housing != cases.end()) {
+        told << tr("%1 is here now: choose it in Stock.").arg(q(housing->second.name));
     }
-    QStringList renamed;
-    for (const std::string& text : unpacked->renamed) renamed << q(text);
-    const QString names = renamed.isEmpty() ? QString() : QLatin1Char(' ') + renamed.join(QStringLiteral("; "));
-    if (!unpacked->patch) {
-        Q_EMIT message(tr("Its case is in your folder; a new window has it.") + names, false);
-        Q_EMIT elsewhereWanted({});
-        return true;
-    }
-    const QString proposed = QFileInfo(file).completeBaseName() + kEndings.first();
-    const QString into = askWhereToSave(window_, tr("Save its patch"), proposed, patchFilter(), kEndings);
-    if (into.isEmpty()) return false;
-    if (const auto written = writeFile(into.toStdString(), writePatch(*unpacked->patch), FileKind::Patch); !written) {
-        Q_EMIT message(said(written.error()), true);
-        return false;
-    }
-    Q_EMIT message(tr("Its case and modules are in your folder; the patch opens in a new window.") + names, false);
-    Q_EMIT elsewhereWanted(into);
+    if (!unpacked->written.empty()) told << tr("Its case and modules are in your folder.");
+    for (const Sentence& renamed : unpacked->renamed) told << said(renamed) + QLatin1Char('.');
+    Q_EMIT message(told.join(QLatin1Char(' ')), false);
     return true;
 }
 

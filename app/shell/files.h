@@ -27,8 +27,7 @@ class Files : public QObject {
     bool saveAs();
     /// The patch with its case, modules, recordings and tunings in one archive.
     void saveBundle();
-    /// Unpacks a bundle, or what travels in a sheet, into the user's folder. Its patch opens here if all it needs was
-    /// here; else it is kept where the user says, and opened in a window of its own.
+    /// Unpacks a bundle, or what travels in a sheet, into the user's folder, and opens its patch.
     void openBundle();
     /// False if the user would rather not lose the open patch.
     bool mayLeave();
@@ -46,8 +45,6 @@ class Files : public QObject {
     void finishTyping();
     /// Another patch, read from a sheet or bundle, is about to take the place of the open one.
     void aboutToRead();
-    /// Modules that were not there when this window was made: another one has them.
-    void elsewhereWanted(const QString& file);
 
   private:
     bool openCarried(const QString& file);

@@ -98,7 +98,6 @@ MainWindow::MainWindow(Workspace workspace, std::vector<PlaceEntry> places, cons
     const auto say = [this](const QString& text, bool refusal) { messages_->say(text, refusal); };
     connect(files_, &Files::message, this, say);
     connect(files_, &Files::aboutToRead, &log_, [this] { log_.keepBefore(TakeKind::BeforeReading); });
-    connect(files_, &Files::elsewhereWanted, this, &MainWindow::newWindowWanted);
     // A field takes what was typed when it loses the keyboard; it gets it back.
     connect(files_, &Files::finishTyping, this, [this] {
         const QPointer<QWidget> field = focusWidget();

@@ -58,8 +58,7 @@ class MainWindow : public QMainWindow {
 
   Q_SIGNALS:
     /// The user asks for one more window.
-    /// Another window, on that file if one is named.
-    void newWindowWanted(const QString& file);
+    void newWindowWanted();
     /// … or to leave the program, with all its windows.
     void quitWanted();
     /// The user has chosen another look; it is that of all windows.

@@ -72,7 +72,7 @@ QMenu* MainWindow::buildFileMenu() {
     };
     connect(in, &QMenu::aboutToShow, this, fillCases);
     fillCases();
-    addNamed(*file, "new-window", tr("New &window"), this, [this] { Q_EMIT newWindowWanted({}); });
+    addNamed(*file, "new-window", tr("New &window"), this, [this] { Q_EMIT newWindowWanted(); });
     addNamed(*file, "open", tr("&Open…"), this, [this] { files_->openByDialog(); });
     QMenu* recent = file->addMenu(tr("Open &recent"));
     connect(recent, &QMenu::aboutToShow, this, [this, recent] { files_->fillRecent(*recent); });

@@ -1,5 +1,7 @@
 #include "stock/stand_session.h"
 
+#include "look/text.h"
+
 namespace lariat {
 
 StandSession::StandSession(QObject* parent)
@@ -21,7 +23,7 @@ void StandSession::stand(const ModuleInfo& module, const Library& material, Stan
     const Stand before{document_.workspace(), document_.patch()};
     view_ = view;
     module_ = module.description.id;
-    Stand made = makeStand(module, material, view, same ? &before : nullptr);
+    Stand made = makeStand(module, material, view, same ? &before : nullptr, inWindow());
     document_.stage(std::move(made.workspace), std::move(made.patch));
 }
 

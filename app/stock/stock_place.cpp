@@ -30,6 +30,7 @@ constexpr auto kNewCase = "new case";
 constexpr auto kJoinCase = "join a case";
 constexpr auto kNothing = "nothing";
 constexpr auto kFromFile = "from a file"; ///< no id: those have no blanks
+constexpr int kFound = Qt::UserRole + 1;  ///< all words by which a module is found
 
 QSpinBox* spin(int low, int high, int value, const char* name) {
     auto* made = new QSpinBox;
@@ -248,30 +249,73 @@ void StockPlace::caseChosen(int index) {
     listCases();
 }
 
-/// A patch goes to another case as a whole, with what is missing said before.
+/// A patch goes to another case as a whole; for what is missing there, the planner looks for what can stand in.
 void StockPlace::moveTo(const Case& to) {
-    auto moved = rehouse(session_.document.patch(), session_.document.library(), to);
-    if (!moved) {
-        Q_EMIT message(said(moved.error().reason), true);
+    if (moving_) moving_->stop();
+    const Patch& patch = session_.document.patch();
+    auto without = rehouse(patch, session_.document.library(), to);
+    if (!without) {
+        Q_EMIT message(said(without.error().reason), true);
         return;
     }
-    if (!moved->missing.empty()) {
-        QStringList missing;
-        for (const std::string& name : moved->missing) missing << q(name);
-        QMessageBox box(QMessageBox::Question, tr("Another case"),
-                        tr("%1 of %2 parts have a place in %3. Nothing there for: %4. %5 cables would lose an end.")
-                            .arg(moved->moves.size())
-                            .arg(session_.document.patch().posts.size())
-                            .arg(q(to.name), missing.join(QStringLiteral(", ")))
-                            .arg(moved->cablesLost),
-                        QMessageBox::NoButton, this);
-        auto* go = box.addButton(tr("Move it without them"), QMessageBox::AcceptRole);
-        box.addButton(tr("Leave it here"), QMessageBox::RejectRole);
-        box.exec();
-        if (box.clickedButton() != go) return;
+    if (without->missing.empty()) {
+        become(std::move(without->patch), to);
+        return;
     }
-    if (session_.document.become(std::move(moved->patch), tr("move to %1").arg(q(to.name))))
-        Q_EMIT message(tr("The patch is in %1 now.").arg(q(to.name)), false);
+    Q_EMIT message(tr("Looking for what can stand in for %1…").arg(q(without->missing.front())), false);
+    moving_ = session_.jobs.start(
+        tr("Looking for stand-ins"), this,
+        [patch, library = &session_.document.library(), functions = functions_, to](const Progress& progress) {
+            return rehouseWithStandIns(patch, *library, functions, to, progress);
+        },
+        [this, patch, to, without = std::move(*without)](Result<Housed> housed) {
+            moving_.reset();
+            askHowToMove(patch, to, without, housed ? *housed : Housed{without, {}, 0.0});
+        });
+}
+
+void StockPlace::askHowToMove(const Patch& patch, const Case& to, const Rehousing& without, const Housed& housed) {
+    const auto changed = [&] { // by a hand on a controller, for instance
+        if (session_.document.patch() == patch) return false;
+        Q_EMIT message(tr("The patch was changed meanwhile: choose the case once more."), true);
+        return true;
+    };
+    if (changed()) return;
+    const auto listed = [](const std::vector<std::string>& names) {
+        QStringList all;
+        for (const std::string& name : names) all << q(name);
+        return all.join(QStringLiteral(", "));
+    };
+    QStringList lines;
+    lines << tr("%1 of %2 parts have a place in %3.").arg(without.moves.size()).arg(patch.posts.size()).arg(q(to.name));
+    for (const StandIn& one : housed.standIns)
+        lines << (one.because.empty()
+                      ? tr("%1 can be played by %2.").arg(q(one.post), q(one.by))
+                      : tr("%1 can be played by %2: %3.").arg(q(one.post), q(one.by), said(one.because)));
+    if (!housed.standIns.empty())
+        lines << tr("What is heard would be %1 dB apart from here.").arg(housed.apart, 0, 'f', 1);
+    if (!housed.moved.missing.empty())
+        lines << tr("Nothing there for: %1. %2 cables would lose an end.")
+                     .arg(listed(housed.moved.missing))
+                     .arg(housed.moved.cablesLost);
+    QMessageBox box(QMessageBox::Question, tr("Another case"), lines.join(QStringLiteral("\n\n")),
+                    QMessageBox::NoButton, this);
+    auto* with = housed.standIns.empty() ? nullptr : box.addButton(tr("Move it with these"), QMessageBox::AcceptRole);
+    auto* go = box.addButton(tr("Move it without them"), QMessageBox::AcceptRole);
+    box.addButton(tr("Leave it here"), QMessageBox::RejectRole);
+    box.exec();
+    const QAbstractButton* chosen = box.clickedButton();
+    if ((chosen == with || chosen == go) && changed()) return;
+    if (with && chosen == with)
+        become(housed.moved.patch, to);
+    else if (chosen == go)
+        become(without.patch, to);
+}
+
+void StockPlace::become(Patch patch, const Case& to) {
+    if (!session_.document.become(std::move(patch), tr("move to %1").arg(q(to.name)))) return;
+    listCases();
+    Q_EMIT message(tr("The patch is in %1 now.").arg(q(to.name)), false);
 }
 
 /// Two cases that stand together are one for the patch: it stays where it is, and has the other's modules as well.
@@ -380,18 +424,22 @@ QString StockPlace::askForModule(const QString& title, const QString& first) {
             for (const PartBlock& block : part.blocks) kinds.insert(block.type->name);
         QStringList what;
         for (const std::string& kind : kinds) what << QCoreApplication::translate("core", kind.c_str());
+        const QString about = QCoreApplication::translate("modules", module.description.about.c_str());
         auto* item = new QListWidgetItem(tr("%1 – %2 HP – %3")
                                              .arg(q(module.description.name))
                                              .arg(module.description.hp)
-                                             .arg(what.join(QStringLiteral(", "))));
+                                             .arg(about.isEmpty() ? what.join(QStringLiteral(", ")) : about));
         item->setData(Qt::UserRole, q(id));
+        item->setData(kFound, QString(item->text() + QLatin1Char(' ') + what.join(QLatin1Char(' '))));
+        item->setToolTip(what.join(QStringLiteral(", ")));
         list->addItem(item);
     }
     connect(find, &QLineEdit::textChanged, list, [list](const QString& text) {
         QListWidgetItem* first = nullptr;
         for (int i = 0; i < list->count(); ++i) {
             QListWidgetItem* item = list->item(i);
-            item->setHidden(!item->text().contains(text, Qt::CaseInsensitive));
+            const QString found = item->data(kFound).toString() + item->text();
+            item->setHidden(!found.contains(text, Qt::CaseInsensitive));
             if (!item->isHidden() && !first) first = item;
         }
         list->setCurrentItem(first);

@@ -1,6 +1,7 @@
 // The Stock place: what the case can do, what is in use by whom, and what is left; and the case itself.
 #pragma once
 
+#include "plan/stand_ins.h"
 #include "shell/place.h"
 #include "stock/case_view.h"
 #include "stock/ledger_view.h"
@@ -40,6 +41,8 @@ class StockPlace : public Place {
     void listCases();
     void caseChosen(int index);
     void moveTo(const Case& to);
+    void askHowToMove(const Patch& patch, const Case& to, const Rehousing& without, const Housed& housed);
+    void become(Patch patch, const Case& to);
     void makeCase();
     void joinCases();
     void addModule();
@@ -65,6 +68,7 @@ class StockPlace : public Place {
     QScrollArea* scroll_;
     QStackedWidget* pages_;
     MakerPage* maker_;
+    std::shared_ptr<Job> moving_; ///< looks for stand-ins
     bool stale_ = true;
 };
 

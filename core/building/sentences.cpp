@@ -458,7 +458,7 @@ std::vector<Completion> completeSentence(const std::string& text, const Patch& p
     std::vector<Completion> out;
     if (text.size() > kLongestSentence) return out;
     for (std::string& sentence : completeTie(text, patch, library, limit)) {
-        std::string about = aboutCompletion(sentence, patch, library);
+        Sentence about = aboutCompletion(sentence, patch, library);
         out.push_back({std::move(sentence), std::move(about)});
     }
     // What is typed behind the last "to", or all of it, may name a part that is still in the case.
@@ -477,7 +477,7 @@ std::vector<Completion> completeSentence(const std::string& text, const Patch& p
             if (plainWords(name).find(wanted) == std::string::npos ||
                 std::ranges::count(out, sentence, &Completion::text) > 0)
                 continue;
-            out.push_back({sentence, fmt::format("free: {}, row {}", free.module->description.name, free.slot->row)});
+            out.push_back({sentence, say("free: {}, row {}", free.module->description.name, free.slot->row)});
         }
     return out;
 }

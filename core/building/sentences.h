@@ -40,7 +40,7 @@ Result<Sentences> readSentences(const std::string& text, const Patch& patch, con
 
 struct Completion {
     std::string text;
-    std::string about; ///< "-5…+5 V, free", or where in the case it is
+    Sentence about; ///< "-5…+5 V, free", or where in the case it is
 };
 /// What a sentence may become, best first: jacks of posts in use, then parts that are free in the case.
 std::vector<Completion> completeSentence(const std::string& text, const Patch& patch, const Library& library,

@@ -158,7 +158,7 @@ std::vector<std::string> completeTie(const std::string& text, const Patch& patch
     return out;
 }
 
-std::string aboutCompletion(const std::string& sentence, const Patch& patch, const Library& library) {
+Sentence aboutCompletion(const std::string& sentence, const Patch& patch, const Library& library) {
     const auto splits = splitsOf(sentence);
     if (splits.empty()) return {};
     // An output alone ends with "to".
@@ -167,9 +167,9 @@ std::string aboutCompletion(const std::string& sentence, const Patch& patch, con
     const Named* named = lookUp(input.empty() ? sentence.substr(0, splits.back()) : input, among);
     if (!named) return {};
     const auto range = fmt::format("{:g}…{:+g} V", named->jack->min, named->jack->max);
-    if (!input.empty()) return range;
+    if (!input.empty()) return plain(range);
     const auto used = std::ranges::count(patch.cables, named->ref, &Cable::from);
-    return used == 0 ? range + ", free" : fmt::format("{}, in use {}×", range, used);
+    return used == 0 ? say("{}, free", range) : say("{}, in use {}×", range, used);
 }
 
 } // namespace lariat

@@ -20,7 +20,7 @@ std::vector<std::string> completeTie(const std::string& text, const Patch& patch
                                      std::size_t limit = 12);
 
 /// What is to be known of the jack that such a sentence ends with: "-5…+5 V, free", "0…+8 V, in use 2 times".
-std::string aboutCompletion(const std::string& sentence, const Patch& patch, const Library& library);
+Sentence aboutCompletion(const std::string& sentence, const Patch& patch, const Library& library);
 
 /// Why `text` names no output, or input; of these names the nearest are offered.
 Error noSuchJack(const std::string& text, const std::vector<std::string>& names, bool output);

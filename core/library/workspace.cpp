@@ -72,6 +72,20 @@ Workspace loadWorkspace(const fs::path& data, const fs::path& own) {
     return workspace;
 }
 
+bool takeIn(Workspace& workspace, const Workspace& other) {
+    const auto count = [&] {
+        const Library& library = workspace.library;
+        return library.modules().size() + library.samples().size() + library.tunings().size() + workspace.cases.size();
+    };
+    const std::size_t before = count();
+    for (const auto& [id, module] : other.library.modules())
+        if (!workspace.library.module(id)) workspace.library.add(module);
+    workspace.library.borrowMaterial(other.library);
+    for (const auto& [id, housing] : other.cases)
+        if (!workspace.cases.contains(id) && fitCase(housing, workspace.library)) workspace.cases.emplace(id, housing);
+    return count() != before;
+}
+
 fs::path dataFolder() {
     if (const char* set = std::getenv("LARIAT_DATA")) return set;
     std::error_code problem;

@@ -25,6 +25,10 @@ Result<Case> fitCase(Case housing, const Library& library);
 /// Reads modules/ and cases/ of the data folder, then those of the user's own folder if there is one.
 Workspace loadWorkspace(const std::filesystem::path& data, const std::filesystem::path& own = {});
 
+/// Adds what the other one has and this one has not: modules, cases, recordings and tunings. What is known stays as it
+/// is known. False if there was nothing.
+bool takeIn(Workspace& workspace, const Workspace& other);
+
 /// The shipped data folder: $LARIAT_DATA, else share/lariat beside the program's bin folder, else the one that
 /// the program was built from.
 std::filesystem::path dataFolder();

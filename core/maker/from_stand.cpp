@@ -13,8 +13,8 @@ namespace {
 /// One part of the module, changed as its posts on the stand were.
 class PartChanges {
   public:
-    PartChanges(const Patch& patch, const PartInfo& before, PartDescription& part, bool first)
-        : patch_(patch), before_(before), part_(part), first_(first) {}
+    PartChanges(const Patch& patch, const ModuleInfo& module, const PartInfo& before, PartDescription& part, bool first)
+        : patch_(patch), module_(module), before_(before), part_(part), first_(first) {}
 
     void take() {
         findBlocks();
@@ -124,13 +124,23 @@ class PartChanges {
         for (KnobDescription& knob : part_.knobs) std::erase_if(knob.meanings, speaksOfGone);
     }
 
+    /// The stand shows normals as rows too; they are no wires.
+    [[nodiscard]] bool isNormal(const InnerWire& wire) const {
+        return std::ranges::any_of(before_.jacks, [&](const JackInfo& jack) {
+            if (jack.output || !jack.normal || jackPoint(jack, jack.at) != wire.to) return false;
+            const auto [part, out] = stand::sourceOfNormals(module_, jack);
+            return part == &before_ && jackPoint(*out, out->at) == wire.from;
+        });
+    }
+
     void takeWires() {
         std::vector<InnerWire> wires;
         for (const Cable& cable : patch_.cables) {
             const auto from = blocks_.find(cable.from.post);
             const auto to = blocks_.find(cable.to.post);
-            if (from == blocks_.end() || to == blocks_.end() || cable.step == "normals") continue;
-            wires.push_back({from->second + "." + cable.from.jack, to->second + "." + cable.to.jack});
+            if (from == blocks_.end() || to == blocks_.end()) continue;
+            InnerWire wire{from->second + "." + cable.from.jack, to->second + "." + cable.to.jack};
+            if (!isNormal(wire)) wires.push_back(std::move(wire));
         }
         // Those that were there keep their order, so that the lines change only where something was tied.
         std::vector<InnerWire> ordered;
@@ -180,6 +190,7 @@ class PartChanges {
     }
 
     const Patch& patch_;
+    const ModuleInfo& module_;
     const PartInfo& before_;
     PartDescription& part_;
     bool first_;
@@ -205,7 +216,7 @@ Post postFromShelf(const Patch& patch, const Library& library, const BlockType& 
 ModuleDescription asOnStand(const Patch& patch, const ModuleInfo& module) {
     ModuleDescription out = module.description;
     for (std::size_t p = 0; p < module.parts.size(); ++p)
-        PartChanges(patch, module.parts[p], out.parts[p], p == 0).take();
+        PartChanges(patch, module, module.parts[p], out.parts[p], p == 0).take();
     // Normals of other parts that led to what is gone.
     const auto leads = [&](const std::string& from) {
         const auto dot = from.find('.');

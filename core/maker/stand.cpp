@@ -46,15 +46,16 @@ Performance tune(const std::string& post) {
 
 class Builder {
   public:
-    Builder(const ModuleInfo& module, const Library& material, StandView view, const Stand* before)
-        : module_(module), view_(view), before_(before) {
+    Builder(const ModuleInfo& module, const Library& material, StandView view, const Stand* before,
+            const Speaker& speak)
+        : module_(module), view_(view), before_(before), speak_(speak), onStand_(speak(say("on the stand"))) {
         Library& library = out_.workspace.library;
         library.borrowMaterial(material);
         for (const BlockType& type : blockTypes()) library.add(moduleOf(type));
         library.add(module);
         Case housing;
         housing.id = kStand;
-        housing.name = "Test stand";
+        housing.name = speak_(say("Test stand"));
         housing.rows = 1;
         housing.hpPerRow = kMostColumns;
         housing.supply = {100'000, 100'000, 100'000};
@@ -66,10 +67,10 @@ class Builder {
     }
 
     Stand build() {
-        addPost("keys", "Keys", "keys");
-        addPost("clock", "Clock", "clock");
+        addPost("keys", speak_(say("Keys")), "keys");
+        addPost("clock", speak_(say("Clock")), "clock");
         out_.patch.performances.emplace_back(tune("keys"));
-        addPost("way-out", "Way out", "line-out");
+        addPost("way-out", speak_(say("Way out")), "line-out");
         if (view_ == StandView::Panel)
             for (const PartInfo& part : module_.parts) addPart(part);
         else
@@ -94,8 +95,8 @@ class Builder {
     }
 
     /// A helper of the stand, once it is needed.
-    const char* helper(const char* id, const char* name, const char* type) {
-        if (!out_.patch.post(id)) addPost(id, name, type);
+    const char* helper(const char* id, const Sentence& name, const char* type) {
+        if (!out_.patch.post(id)) addPost(id, speak_(name), type);
         return id;
     }
 
@@ -131,7 +132,8 @@ class Builder {
                 if (Post* post = own(blockPost(part, part.blocks[static_cast<std::size_t>(knob.at.block)])))
                     post->knobs[controlOf(part, knob).id] = knob.initial;
         for (const WireInfo& wire : part.wires)
-            tie(pointOf(part, wire.from, true), pointOf(part, wire.to, false), part.name, "behind the panel");
+            tie(pointOf(part, wire.from, true), pointOf(part, wire.to, false), part.name,
+                speak_(say("behind the panel")));
     }
 
     static const ControlSpec& controlOf(const PartInfo& part, const KnobInfo& knob) {
@@ -201,18 +203,6 @@ class Builder {
         });
     }
 
-    /// What feeds an input behind its switch while nothing is plugged in: the output that its normals lead to.
-    [[nodiscard]] std::optional<JackRef> normalOf(const JackInfo& jack) const {
-        const JackInfo* at = &jack;
-        const PartInfo* part = nullptr;
-        while (at->normal) { // resolveModule refuses circles
-            part = module_.part(at->normal->part);
-            at = part->jack(at->normal->jack);
-        }
-        if (!part || !at->output) return std::nullopt;
-        return jackOf(*part, *at);
-    }
-
     void tieInputs() {
         for (const PartInfo& part : module_.parts) {
             const bool pitched = std::ranges::any_of(
@@ -221,27 +211,28 @@ class Builder {
                 if (jack.output) continue;
                 const JackRef to = jackOf(part, jack);
                 if (jack.normal) {
-                    const auto from = normalOf(jack);
-                    if (view_ == StandView::Behind && from) tie(*from, to, part.name, "normals");
+                    const auto [source, out] = stand::sourceOfNormals(module_, jack);
+                    if (view_ == StandView::Behind && out)
+                        tie(jackOf(*source, *out), to, part.name, speak_(say("normals")));
                     continue;
                 }
                 if (!isFor(part, jack)) continue;
                 switch (kindOf(part, jack)) {
                 case SignalKind::Pitch:
-                    tie({"keys", "pitch-1"}, to, part.name, "on the stand");
+                    tie({"keys", "pitch-1"}, to, part.name, onStand_);
                     break;
                 case SignalKind::Gate:
-                    tie(pitched ? JackRef{"keys", "gate-1"} : JackRef{"clock", "beat"}, to, part.name, "on the stand");
+                    tie(pitched ? JackRef{"keys", "gate-1"} : JackRef{"clock", "beat"}, to, part.name, onStand_);
                     break;
                 case SignalKind::Clock:
-                    tie({"clock", "sixteenths"}, to, part.name, "on the stand");
+                    tie({"clock", "sixteenths"}, to, part.name, onStand_);
                     break;
                 case SignalKind::Audio:
                     if (!out_.patch.post("tone")) {
-                        helper("tone", "Test tone", "vco");
-                        tie({"keys", "pitch-1"}, {"tone", "voct"}, "", "on the stand");
+                        helper("tone", say("Test tone"), "vco");
+                        tie({"keys", "pitch-1"}, {"tone", "voct"}, "", onStand_);
                     }
-                    tie({"tone", "saw"}, to, part.name, "on the stand");
+                    tie({"tone", "saw"}, to, part.name, onStand_);
                     break;
                 case SignalKind::Control:
                     break; // its knob is heard without it
@@ -281,27 +272,27 @@ class Builder {
 
     void tieOutputs() {
         if (const auto sound = outputs(SignalKind::Audio); !sound.empty()) {
-            tie(sound.front(), {"way-out", "left"}, "", "on the stand");
-            tie(sound.back(), {"way-out", "right"}, "", "on the stand");
+            tie(sound.front(), {"way-out", "left"}, "", onStand_);
+            tie(sound.back(), {"way-out", "right"}, "", onStand_);
             return;
         }
         // What makes no sound is heard in a voice: it tunes it, opens it, or strikes it.
-        helper("tone", "Test tone", "vco");
-        helper("level", "Level", "vca");
+        helper("tone", say("Test tone"), "vco");
+        helper("level", say("Level"), "vca");
         const auto pitch = outputs(SignalKind::Pitch);
-        tie(pitch.empty() ? JackRef{"keys", "pitch-1"} : pitch.front(), {"tone", "voct"}, "", "on the stand");
-        tie({"tone", "triangle"}, {"level", "in"}, "", "on the stand");
+        tie(pitch.empty() ? JackRef{"keys", "pitch-1"} : pitch.front(), {"tone", "voct"}, "", onStand_);
+        tie({"tone", "triangle"}, {"level", "in"}, "", onStand_);
         auto gates = outputs(SignalKind::Gate);
         if (gates.empty()) gates = outputs(SignalKind::Clock);
         if (const auto control = outputs(SignalKind::Control); gates.empty() && pitch.empty() && !control.empty()) {
-            tie(control.front(), {"level", "lin-cv"}, "", "on the stand");
+            tie(control.front(), {"level", "lin-cv"}, "", onStand_);
         } else {
-            helper("contour", "Contour", "contour");
-            tie(gates.empty() ? JackRef{"keys", "gate-1"} : gates.front(), {"contour", "gate"}, "", "on the stand");
-            tie({"contour", "out"}, {"level", "lin-cv"}, "", "on the stand");
+            helper("contour", say("Contour"), "contour");
+            tie(gates.empty() ? JackRef{"keys", "gate-1"} : gates.front(), {"contour", "gate"}, "", onStand_);
+            tie({"contour", "out"}, {"level", "lin-cv"}, "", onStand_);
         }
-        tie({"level", "out"}, {"way-out", "left"}, "", "on the stand");
-        tie({"level", "out"}, {"way-out", "right"}, "", "on the stand");
+        tie({"level", "out"}, {"way-out", "left"}, "", onStand_);
+        tie({"level", "out"}, {"way-out", "right"}, "", onStand_);
     }
 
     [[nodiscard]] bool hasJack(const Patch& patch, const Library& library, const JackRef& ref) const {
@@ -361,6 +352,8 @@ class Builder {
     const ModuleInfo& module_;
     StandView view_;
     const Stand* before_;
+    const Speaker& speak_;
+    std::string onStand_;
     Case housing_;
     std::set<std::pair<std::string, std::string>> fixed_; ///< posts' controls that no knob of the panel sets
     Stand out_;
@@ -368,8 +361,9 @@ class Builder {
 
 } // namespace
 
-Stand makeStand(const ModuleInfo& module, const Library& material, StandView view, const Stand* before) {
-    return Builder(module, material, view, before).build();
+Stand makeStand(const ModuleInfo& module, const Library& material, StandView view, const Stand* before,
+                const Speaker& speak) {
+    return Builder(module, material, view, before, speak).build();
 }
 
 } // namespace lariat

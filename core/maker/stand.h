@@ -4,6 +4,7 @@
 #pragma once
 
 #include "library/workspace.h"
+#include "units/sentence.h"
 
 #include <optional>
 #include <string>
@@ -20,8 +21,9 @@ struct Stand {
 
 /// Builds it. `material` lends its recordings and tunings. Of the stand before, knobs, and cables that somebody tied,
 /// stay where their ends are still there; what is new is tied as usual. The wires of the view behind the panel are
-/// those of the module.
-Stand makeStand(const ModuleInfo& module, const Library& material, StandView view, const Stand* before = nullptr);
+/// those of the module. What the stand itself is called, `speak` says.
+Stand makeStand(const ModuleInfo& module, const Library& material, StandView view, const Stand* before = nullptr,
+                const Speaker& speak = inEnglish);
 
 /// Behind the panel, a post that is a block of the module, and not one that plays it.
 bool isBlockOnStand(const std::string& post);

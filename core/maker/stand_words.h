@@ -1,8 +1,11 @@
-// How the posts of a test stand are called behind the panel.
+// How the posts of a test stand are called behind the panel, and what its normals tie there.
 #pragma once
+
+#include "model/module.h"
 
 #include <string>
 #include <string_view>
+#include <utility>
 
 #include <fmt/format.h>
 
@@ -18,6 +21,17 @@ inline std::string blockModule(std::string_view type) {
 /// The post of a block of a part.
 inline std::string blockPost(std::string_view part, std::string_view block) {
     return fmt::format("in-{}-{}", part, block);
+}
+
+/// The output that feeds an input while nothing is plugged in, with its part; none without normals that lead to one.
+inline std::pair<const PartInfo*, const JackInfo*> sourceOfNormals(const ModuleInfo& module, const JackInfo& input) {
+    const JackInfo* at = &input;
+    const PartInfo* part = nullptr;
+    while (at->normal) { // resolveModule refuses circles
+        part = module.part(at->normal->part);
+        at = part->jack(at->normal->jack);
+    }
+    return part && at->output ? std::pair{part, at} : std::pair<const PartInfo*, const JackInfo*>{};
 }
 
 } // namespace lariat::stand

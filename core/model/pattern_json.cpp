@@ -30,28 +30,6 @@ double numberFrom(std::string_view text, double min, double max, const std::stri
 
 constexpr const char* kDirections[] = {"forward", "backward", "pendulum", "random"};
 
-Stride readStride(Reader& in) {
-    Stride stride;
-    stride.division = in.integer("division", 1, 16, 1);
-    stride.lock = in.integer("lock", 0, 16, 1);
-    stride.triplets = in.flag("triplets", false);
-    stride.swing = 0.01 * in.number("swing", 50, 100.0 * kMostSwing, 50);
-    const std::string direction = in.text("direction", "forward");
-    const auto* found = std::ranges::find(kDirections, direction);
-    if (found == std::end(kDirections))
-        in.fail("direction", say("\"{}\" is not one of forward, backward, pendulum, random", direction));
-    stride.direction = static_cast<Direction>(found - kDirections);
-    return stride;
-}
-
-void writeStride(Json& out, const Stride& stride) {
-    if (stride.division != 1) out["division"] = stride.division;
-    if (stride.direction != Direction::Forward) out["direction"] = kDirections[static_cast<int>(stride.direction)];
-    if (stride.lock != 1) out["lock"] = stride.lock;
-    if (stride.triplets) out["triplets"] = true;
-    if (stride.swing != 0.5) out["swing"] = std::round(1e6 * stride.swing) / 1e4;
-}
-
 void readLines(Reader& in, std::vector<Track>& tracks, std::vector<Lane>& lanes) {
     in.each("tracks", [&](Reader track) {
         Track out{track.text("name"), {}, {}};
@@ -168,6 +146,28 @@ std::string writeMessage(const PlayedMessage& played) {
 
 } // namespace
 
+Stride readStride(Reader& in) {
+    Stride stride;
+    stride.division = in.integer("division", 1, 16, 1);
+    stride.lock = in.integer("lock", 0, 16, 1);
+    stride.triplets = in.flag("triplets", false);
+    stride.swing = 0.01 * in.number("swing", 50, 100.0 * kMostSwing, 50);
+    const std::string direction = in.text("direction", "forward");
+    const auto* found = std::ranges::find(kDirections, direction);
+    if (found == std::end(kDirections))
+        in.fail("direction", say("\"{}\" is not one of forward, backward, pendulum, random", direction));
+    stride.direction = static_cast<Direction>(found - kDirections);
+    return stride;
+}
+
+void writeStride(Json& out, const Stride& stride) {
+    if (stride.division != 1) out["division"] = stride.division;
+    if (stride.direction != Direction::Forward) out["direction"] = kDirections[static_cast<int>(stride.direction)];
+    if (stride.lock != 1) out["lock"] = stride.lock;
+    if (stride.triplets) out["triplets"] = true;
+    if (stride.swing != 0.5) out["swing"] = std::round(1e6 * stride.swing) / 1e4;
+}
+
 Pattern readPattern(Reader& in) {
     Pattern pattern;
     pattern.post = in.id("post");
@@ -201,27 +201,36 @@ Json writePattern(const Pattern& pattern) {
     return out;
 }
 
-Performance readPerformance(Reader& in) {
-    Performance played;
-    played.post = in.id("post");
+void readPlayed(Reader& in, Performance& played) {
     played.tempo = in.number("tempo", 20, 400, 120.0);
     played.lengthBeats = in.number("length", 0, 100000, 0.0);
     in.eachText(
         "messages",
         [&](const std::string& text, const std::string& path) { played.messages.push_back(readMessage(text, path)); },
         kMaxMessages);
-    played.extra = in.rest();
     std::ranges::stable_sort(played.messages, {}, &PlayedMessage::beat);
-    return played;
 }
 
-Json writePerformance(const Performance& played) {
-    Json out = {{"post", played.post}, {"tempo", played.tempo}};
+void writePlayed(Json& out, const Performance& played) {
+    out["tempo"] = played.tempo;
     if (played.lengthBeats > 0.0) out["length"] = played.lengthBeats;
     Json messages = Json::array();
     for (const PlayedMessage& message : played.messages)
         if (std::string text = writeMessage(message); !text.empty()) messages.push_back(std::move(text));
     out["messages"] = std::move(messages);
+}
+
+Performance readPerformance(Reader& in) {
+    Performance played;
+    played.post = in.id("post");
+    readPlayed(in, played);
+    played.extra = in.rest();
+    return played;
+}
+
+Json writePerformance(const Performance& played) {
+    Json out = {{"post", played.post}};
+    writePlayed(out, played);
     putBack(out, played.extra);
     return out;
 }

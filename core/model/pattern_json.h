@@ -13,4 +13,11 @@ Json writePattern(const Pattern& pattern);
 Performance readPerformance(Reader& in);
 Json writePerformance(const Performance& performance);
 
+// Parts of them, for other documents that say them of something else than a post.
+Stride readStride(Reader& in);
+void writeStride(Json& out, const Stride& stride);
+/// Tempo, length and messages.
+void readPlayed(Reader& in, Performance& played);
+void writePlayed(Json& out, const Performance& played);
+
 } // namespace lariat

@@ -149,6 +149,14 @@ class Allotter {
                 if (!ask_.standIns && seat.provider->standsIn()) continue;
                 const Post* post = postAt(base_, seat.slot, seat.part->id);
                 Candidate candidate{std::move(seat), -1, 0.0, post != nullptr};
+                if (const auto pin = ask_.pinned.find(role.id); pin != ask_.pinned.end()) {
+                    // A post keeps its settings, so it is nothing that would have to be set first.
+                    const bool here = candidate.seat.key() == pin->second && candidate.seat.provider->set.empty();
+                    double lacks = 0.0;
+                    if (here && mine.empty() && fits(role, candidate.seat, candidate.exists, lacks))
+                        mine.push_back(std::move(candidate));
+                    continue;
+                }
                 if (usesSeat(base_, candidate.seat) && !role.shared) continue;
                 if (holdsStepsOnly(site_.present, candidate.seat)) continue;
                 double cost = candidate.seat.provider->price;

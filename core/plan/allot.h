@@ -26,7 +26,8 @@ struct AllotAsk {
     bool standIns = true;  ///< may be used where the thing itself is short
     /// Plans that are not wanted again, role by role: what plays it (see Allotment::kind).
     std::vector<std::vector<std::string>> notAgain{};
-    double seconds = 2.0; ///< that the solver may take; of planRecipe, for all plans together
+    double seconds = 2.0;                        ///< that the solver may take; of planRecipe, for all plans together
+    std::map<std::string, std::string> pinned{}; ///< roles that stay where they are: the key of their seat
 };
 
 /// Who plays a role.

@@ -3,6 +3,7 @@
 #include "engine/graph.h"
 #include "library/words.h"
 #include "model/pattern_text.h"
+#include "plan/line_edits.h"
 #include "timing/pattern_edits.h"
 
 #include <algorithm>
@@ -30,6 +31,20 @@ class Keeper {
   public:
     Keeper(const Patch& patch, const Library& library, const Functions& functions, const KeepAsk& ask)
         : patch_(patch), library_(library), functions_(functions), ask_(ask) {}
+
+    Result<KeptParts> parts(const std::set<std::string>& posts) {
+        exact_ = true;
+        inside_ = posts;
+        gather();
+        chooseFunctions();
+        cables();
+        knobs();
+        lines();
+        KeptParts out{std::move(recipe_), {}, std::move(tied_)};
+        for (const auto& [key, role] : roles_)
+            out.spots[role] = {key.spot.post, key.spot.block, key.channel, !inside_.contains(key.spot.post)};
+        return out;
+    }
 
     Result<Recipe> run() {
         for (const Post& post : patch_.posts)
@@ -65,6 +80,7 @@ class Keeper {
     }
     /// Of what sound goes to, mixers, buses and ways out are one thing to a voice: the way out.
     [[nodiscard]] bool isWayOut(const std::string& post) const {
+        if (exact_) return false;
         const PartInfo& one = part(post);
         if (ask_.voice.empty()) return leadsAway(one) && !patch_.cableInto({post, "right"});
         if (inside_.contains(post)) return false;
@@ -85,13 +101,13 @@ class Keeper {
             const bool from = inside_.contains(cable.from.post);
             const bool to = inside_.contains(cable.to.post);
             // What another voice takes from this one is its own business, but the way out is ours.
-            if (!to && !(from && isWayOut(cable.to.post))) continue;
+            if (!to && !(from && (exact_ || isWayOut(cable.to.post)))) continue;
             addLink({end(cable.from, true), end(cable.to, false), &cable});
         }
         // What feeds the feeders from the clock: a sequencer is nothing without it.
         std::set<std::string> feeders;
         for (const Link& link : links_)
-            if (!inside_.contains(link.from.spot.post)) feeders.insert(link.from.spot.post);
+            if (!exact_ && !inside_.contains(link.from.spot.post)) feeders.insert(link.from.spot.post);
         for (const Cable& cable : patch_.cables) {
             if (!feeders.contains(cable.to.post)) continue;
             const JackInfo* in = part(cable.to.post).jack(cable.to.jack);
@@ -149,8 +165,9 @@ class Keeper {
                 continue;
             }
             const Function* self = nullptr;
+            const bool stays = exact_ && !inside_.contains(spot.post);
             for (const Function& function : functions_.all()) {
-                if (function.id == kWayOut || function.id == "mixer-channel") continue;
+                if (stays || function.id == kWayOut || function.id == "mixer-channel") continue;
                 for (const Provider& provider : function.providers) {
                     if (provider.block != type.id || provider.standsIn() || self) continue;
                     const bool all = std::ranges::all_of(ends, [&](const End& end) {
@@ -216,7 +233,7 @@ class Keeper {
         const Post& post = *patch_.post(spot.post);
         Role role;
         role.plays = function;
-        role.shared = shared && function != kWayOut;
+        role.shared = shared && function != kWayOut && !exact_;
         role.name = post.name;
         const PartInfo& one = part(spot.post);
         if (function == kWayOut)
@@ -252,6 +269,7 @@ class Keeper {
                 continue;
             cable.step = link.cable ? link.cable->step : "Behind the panel";
             if (link.cable) cable.note = link.cable->note;
+            tied_.push_back(link.cable ? link.cable->id : 0);
             recipe_.cables.push_back(std::move(cable));
         }
     }
@@ -323,22 +341,64 @@ class Keeper {
     }
 
     void lines() {
+        std::set<std::string> played;
         for (const auto& [key, role] : roles_) {
-            if (const Performance* performance = patch_.performance(key.spot.post)) keys(*performance, role);
+            if (exact_ && !inside_.contains(key.spot.post)) continue; // what stays plays what it plays
+            if (const Performance* performance = patch_.performance(key.spot.post);
+                performance && played.insert(key.spot.post).second)
+                keys(*performance, role);
             const bool lane = key.function == "lane";
-            if (!lane && key.function != "track") continue;
+            const bool track = key.function == "track";
+            // A quantizer's sequence is one line, whichever of its channels plays.
+            const bool own = !lane && !track && key.channel <= 1 && typeOf(key.spot).playsPattern;
+            if (!lane && !track && !own) continue;
             const Pattern* pattern = patch_.pattern(key.spot.post);
             if (!pattern) continue;
-            const LineRef line{key.spot.post, lane, key.channel - 1};
-            const std::string text = lineText(*pattern, line, 0);
-            if (text.empty()) continue;
-            const Stride* stride = strideOf(*pattern, line, 0);
-            recipe_.lines.push_back({role, text, {}, stride ? stride->division : 1});
+            const LineRef line{key.spot.post, lane, own ? 0 : key.channel - 1};
+            // A variation that plays what the one before it plays says nothing of its own.
+            std::optional<RecipeLine> before;
+            for (int variation = 0; variation <= static_cast<int>(pattern->others.size()); ++variation) {
+                RecipeLine one{role, lineText(*pattern, line, variation)};
+                if (one.steps.empty()) continue;
+                if (const Stride* stride = strideOf(*pattern, line, variation)) one.stride = *stride;
+                one.variation = variation;
+                if (before && before->steps == one.steps && before->stride == one.stride) continue;
+                recipe_.lines.push_back(one);
+                before = std::move(one);
+            }
         }
     }
 
-    /// What was played on keys as lines of sixteenths, as many as sound at once.
+    /// What was played on keys: as lines of sixteenths, as many as sound at once, if they say all of it; else as it is.
     void keys(const Performance& performance, const std::string& role) {
+        const std::vector<std::vector<Step>> voices = voicesOf(performance);
+        Performance again;
+        again.post = performance.post;
+        for (const std::vector<Step>& steps : voices)
+            again = withPressed(std::move(again), steps, 1, performance.tempo);
+        if (saysTheSame(again, performance))
+            for (const std::vector<Step>& steps : voices) recipe_.lines.push_back({role, writeSteps(steps)});
+        else
+            recipe_.played.push_back({role, performance});
+    }
+
+    /// Within a sixty-fourth of a beat, which is how far off the grid a hand may be that meant to be on it.
+    static bool saysTheSame(const Performance& a, const Performance& b) {
+        constexpr double kNear = 1.0 / 64.0;
+        return a.lengthBeats == b.lengthBeats && a.messages.size() == b.messages.size() &&
+               std::ranges::all_of(b.messages, [&](const PlayedMessage& one) {
+                   const bool off =
+                       one.message.kind() == 0x80 || (one.message.kind() == 0x90 && one.message.data2 == 0);
+                   return std::ranges::any_of(a.messages, [&](const PlayedMessage& other) {
+                       if (std::abs(one.beat - other.beat) > kNear || one.message.data1 != other.message.data1)
+                           return false;
+                       return off ? other.message.kind() == 0x80 && one.message.channel() == 0
+                                  : one.message == other.message;
+                   });
+               });
+    }
+
+    static std::vector<std::vector<Step>> voicesOf(const Performance& performance) {
         const auto count = static_cast<std::size_t>(
             std::clamp(std::ceil(4.0 * performance.lengthBeats), 1.0, static_cast<double>(kMaxSteps)));
         std::vector<std::vector<Step>> voices;
@@ -373,7 +433,7 @@ class Keeper {
                 (*voice)[i].gate = usualGate(Step::Kind::Tie);
             }
         }
-        for (const std::vector<Step>& steps : voices) recipe_.lines.push_back({role, writeSteps(steps)});
+        return voices;
     }
 
     void tempo() {
@@ -395,6 +455,8 @@ class Keeper {
     const Functions& functions_;
     const KeepAsk& ask_;
     Recipe recipe_;
+    std::vector<int> tied_; ///< the patch's cables for those of the recipe
+    bool exact_ = false;    ///< what the parts are tied to stays what it is
     std::set<std::string> inside_;
     std::vector<Link> links_;
     std::map<Spot, std::vector<End>> ends_;
@@ -408,6 +470,13 @@ class Keeper {
 Result<Recipe> keepAsRecipe(const Patch& patch, const Library& library, const Functions& functions,
                             const KeepAsk& ask) {
     return Keeper(patch, library, functions, ask).run();
+}
+
+Result<KeptParts> keepParts(const Patch& patch, const Library& library, const Functions& functions,
+                            const std::set<std::string>& posts) {
+    KeepAsk ask;
+    ask.id = ask.name = "parts";
+    return Keeper(patch, library, functions, ask).parts(posts);
 }
 
 } // namespace lariat

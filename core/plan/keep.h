@@ -24,4 +24,19 @@ struct KeepAsk {
 /// a knob that is to vary is none of it.
 Result<Recipe> keepAsRecipe(const Patch& patch, const Library& library, const Functions& functions, const KeepAsk& ask);
 
+/// Some posts of a patch as a recipe, and what they are tied to as roles of its own kind, which stay what they are.
+struct KeptParts {
+    struct Spot {
+        std::string post;
+        int block = 0;      ///< of its part
+        int channel = 0;    ///< of a block that has several; 0: of one that has not
+        bool stays = false; ///< none of the posts, but what they are tied to
+    };
+    Recipe recipe;
+    std::map<std::string, Spot> spots; ///< by role
+    std::vector<int> cables;           ///< of the patch, in the order of the recipe's; 0: a wire or a normal
+};
+Result<KeptParts> keepParts(const Patch& patch, const Library& library, const Functions& functions,
+                            const std::set<std::string>& posts);
+
 } // namespace lariat

@@ -2,7 +2,7 @@
 
 #include "building/cable_way.h"
 #include "library/check.h"
-#include "model/pattern_text.h"
+#include "plan/line_edits.h"
 #include "timing/pattern_edits.h"
 
 #include <algorithm>
@@ -302,89 +302,51 @@ class Planner {
 
     Result<void> writeLines() {
         for (const RecipeLine& line : recipe_.lines) {
-            const Seat& seat = *plan_.allotment.of(line.role)->seat;
-            const std::string& post = plan_.posts.at(line.role);
-            const BlockType& type = *seat.part->blocks[static_cast<std::size_t>(seat.block)].type;
-            const bool hits = line.steps.find_first_not_of("xX.- ") == std::string::npos;
-            std::vector<Hit> struck;
-            std::vector<Step> steps;
-            if (hits) {
-                auto read = readHits(line.steps);
-                if (!read) return tl::unexpected(read.error());
-                struck = *read;
-            } else {
-                auto read = readSteps(line.steps);
-                if (!read) return tl::unexpected(read.error());
-                steps = *read;
-                if (!line.transpose.empty()) {
-                    auto by = evaluate(line.transpose, values_);
-                    if (!by) return tl::unexpected(by.error());
-                    steps = transposed(std::move(steps), {}, static_cast<int>(std::lround(*by)));
-                }
-            }
-            if (type.id == "trigger-pattern") {
-                const auto full =
-                    static_cast<double>(std::ranges::count_if(struck, [](Hit h) { return h != Hit::Rest; }));
-                for (const auto& [word, value] :
-                     {std::pair{"length", static_cast<double>(struck.size())}, {"fill", full}})
-                    if (const KnobInfo* knob = seat.controlKnob(word))
-                        if (auto value_ = knob->scale.parse(fmt::format("{:g}", value)))
-                            if (auto done = turn(line.role, *knob, *value_); !done) return done;
-                continue;
-            }
-            if (type.isPlayed) {
-                if (auto done = put(SetPerformance{Shared<Performance>(played(post, steps, line.division))}); !done)
-                    return done;
-                continue;
-            }
-            if (!type.playsPattern) continue;
-            Pattern pattern = patternOf(now_, post);
-            const auto hitWord = seat.provider->jacks.find("hit");
-            const bool lane = hitWord != seat.provider->jacks.end() && hitWord->second.starts_with("drum");
-            if (lane) {
-                Lane& one = laneAt(pattern, 0, seat.channel - 1);
-                one.hits = struck;
-                one.stride.division = line.division;
-                one.name = plan_.voice;
-            } else {
-                if (hits) // of a track, a hit is a short note
-                    for (const Hit hit : struck) {
-                        Step step;
-                        step.kind = hit == Hit::Rest ? Step::Kind::Rest : Step::Kind::Note;
-                        step.accent = hit == Hit::Accent;
-                        step.gate = 0.2;
-                        steps.push_back(step);
-                    }
-                Track& one = trackAt(pattern, 0, seat.channel - 1);
-                one.steps = steps;
-                one.stride.division = line.division;
-                one.name = plan_.voice;
-            }
-            if (auto done = put(SetPattern{Shared<Pattern>(std::move(pattern))}); !done) return done;
+            auto what = stepsOfLine(line, values_);
+            if (!what) return tl::unexpected(what.error());
+            if (auto done = writeLine(line, *what); !done) return done;
+        }
+        for (const RecipePlayed& played : recipe_.played) {
+            const Seat& seat = *plan_.allotment.of(played.role)->seat;
+            if (!seat.part->blocks[static_cast<std::size_t>(seat.block)].type->isPlayed) continue;
+            auto performance = withPlayed(playedAt(plan_.posts.at(played.role)), recipe_, played, values_);
+            if (!performance) return tl::unexpected(performance.error());
+            if (auto done = put(SetPerformance{Shared<Performance>(std::move(*performance))}); !done) return done;
         }
         return {};
     }
 
-    /// Steps as keys that are pressed, a sixteenth each; what is played there already goes on, another voice is added.
-    [[nodiscard]] Performance played(const std::string& post, const std::vector<Step>& steps, int division) const {
-        Performance out;
-        if (const Performance* there = now_.performance(post)) out = *there;
-        out.post = post;
-        out.tempo = values_.at("tempo");
-        const double beats = 0.25 * division;
-        out.lengthBeats = std::max(out.lengthBeats, beats * static_cast<double>(steps.size()));
-        for (std::size_t i = 0; i < steps.size(); ++i) {
-            if (steps[i].kind != Step::Kind::Note) continue;
-            std::size_t last = i;
-            while (last + 1 < steps.size() && steps[last + 1].kind == Step::Kind::Tie) ++last;
-            const double end = static_cast<double>(last) + (last > i ? 1.0 : steps[i].gate);
-            const auto note = static_cast<std::uint8_t>(std::clamp(steps[i].note, 0, 127));
-            const auto velocity = static_cast<std::uint8_t>(steps[i].velocity);
-            out.messages.push_back({beats * static_cast<double>(i), {0x90, note, velocity}});
-            out.messages.push_back({beats * end - 0.01, {0x80, note, 0}});
+    [[nodiscard]] Performance playedAt(const std::string& post) const {
+        if (const Performance* there = now_.performance(post)) return *there;
+        Performance none;
+        none.post = post;
+        return none;
+    }
+
+    Result<void> writeLine(const RecipeLine& line, const LineSteps& what) {
+        const Seat& seat = *plan_.allotment.of(line.role)->seat;
+        const std::string& post = plan_.posts.at(line.role);
+        const BlockType& type = *seat.part->blocks[static_cast<std::size_t>(seat.block)].type;
+        if (type.id == "trigger-pattern") {
+            const auto full =
+                static_cast<double>(std::ranges::count_if(what.hits, [](Hit h) { return h != Hit::Rest; }));
+            for (const auto& [word, value] :
+                 {std::pair{"length", static_cast<double>(what.hits.size())}, {"fill", full}})
+                if (const KnobInfo* knob = seat.controlKnob(word))
+                    if (auto value_ = knob->scale.parse(fmt::format("{:g}", value)))
+                        if (auto done = turn(line.role, *knob, *value_); !done) return done;
+            return {};
         }
-        std::ranges::stable_sort(out.messages, {}, &PlayedMessage::beat);
-        return out;
+        if (type.isPlayed) {
+            return put(SetPerformance{Shared<Performance>(
+                withPressed(playedAt(post), what.steps, line.stride.division, values_.at("tempo")))});
+        }
+        if (!type.playsPattern) return {};
+        const auto hitWord = seat.provider->jacks.find("hit");
+        const bool lane = hitWord != seat.provider->jacks.end() && hitWord->second.starts_with("drum");
+        const int index = type.id == "track-sequencer" ? seat.channel - 1 : 0; // others have one line
+        return put(
+            SetPattern{Shared<Pattern>(withRecipeLine(patternOf(now_, post), lane, index, line, what, plan_.voice))});
     }
 
     /// The longest stretches choose first, each the shortest cable that reaches: that way nothing is short that need

@@ -2,6 +2,7 @@
 
 #include "model/file.h"
 #include "model/json.h"
+#include "model/pattern_json.h"
 #include "units/pitch.h"
 #include "units/scale.h"
 
@@ -70,10 +71,22 @@ class RecipeReader {
             recipe_.knobs.push_back({jack(knob, "knob"), knob.text("to"), condition(knob)});
         });
         in.each("lines", [&](Reader line) {
-            RecipeLine out{line.text("role"), line.text("steps"), line.text("transpose", ""),
-                           line.integer("division", 1, 16, 1), condition(line)};
+            RecipeLine out{line.text("role"),
+                           line.text("steps"),
+                           line.text("transpose", ""),
+                           readStride(line),
+                           line.integer("variation", 0, kMaxVariations - 1, 0),
+                           condition(line)};
             if (!recipe_.role(out.role)) line.fail("role", say("there is no role \"{}\"", out.role));
             recipe_.lines.push_back(std::move(out));
+        });
+        in.each("played", [&](Reader played) {
+            RecipePlayed out{played.text("role")};
+            readPlayed(played, out.performance);
+            out.transpose = played.text("transpose", "");
+            out.when = condition(played);
+            if (!recipe_.role(out.role)) played.fail("role", say("there is no role \"{}\"", out.role));
+            recipe_.played.push_back(std::move(out));
         });
         in.each("goals", [&](Reader goal) {
             RecipeGoal out{goal.text("name"), readKind<GoalKind>(goal, "measure", kGoalKinds)};
@@ -223,8 +236,16 @@ std::string writeRecipe(const Recipe& recipe) {
     list("lines", recipe.lines, [](const RecipeLine& line) {
         Json one{{"role", line.role}, {"steps", line.steps}};
         if (!line.transpose.empty()) one["transpose"] = line.transpose;
-        if (line.division != 1) one["division"] = line.division;
+        writeStride(one, line.stride);
+        if (line.variation > 0) one["variation"] = line.variation;
         putWhen(one, line);
+        return one;
+    });
+    list("played", recipe.played, [](const RecipePlayed& played) {
+        Json one{{"role", played.role}};
+        writePlayed(one, played.performance);
+        if (!played.transpose.empty()) one["transpose"] = played.transpose;
+        putWhen(one, played);
         return one;
     });
     list("goals", recipe.goals, [](const RecipeGoal& goal) {
@@ -305,6 +326,7 @@ Recipe chosen(Recipe recipe, const Values& values) {
     keep(recipe.cables);
     keep(recipe.knobs);
     keep(recipe.lines);
+    keep(recipe.played);
     keep(recipe.goals);
     keep(recipe.trims);
     // What belongs to a role that is not there goes with it.
@@ -313,9 +335,20 @@ Recipe chosen(Recipe recipe, const Values& values) {
     });
     std::erase_if(recipe.knobs, [&](const RecipeKnob& knob) { return !recipe.role(knob.at.role); });
     std::erase_if(recipe.lines, [&](const RecipeLine& line) { return !recipe.role(line.role); });
+    std::erase_if(recipe.played, [&](const RecipePlayed& played) { return !recipe.role(played.role); });
     std::erase_if(recipe.trims, [&](const RecipeTrim& trim) { return !recipe.role(trim.at.role); });
     std::erase_if(recipe.goals,
                   [&](const RecipeGoal& goal) { return !goal.at.role.empty() && !recipe.role(goal.at.role); });
+    return recipe;
+}
+
+Recipe inWords(Recipe recipe, const std::function<std::string(const std::string&)>& said) {
+    const auto say = [&](std::string& text) {
+        if (!text.empty()) text = said(text);
+    };
+    for (Role& role : recipe.roles) say(role.name);
+    for (RecipeCable& cable : recipe.cables)
+        for (std::string* text : {&cable.step, &cable.note, &cable.check}) say(*text);
     return recipe;
 }
 

@@ -4,9 +4,11 @@
 
 #include "model/extra.h"
 #include "model/pattern.h"
+#include "model/performance.h"
 #include "plan/expression.h"
 
 #include <filesystem>
+#include <functional>
 #include <string>
 #include <vector>
 
@@ -74,7 +76,16 @@ struct RecipeLine {
     std::string role;
     std::string steps;       ///< in the words of patterns: "d2 - d2 ." or "x..."
     std::string transpose{}; ///< expression of semitones; empty: as written
-    int division = 1;
+    Stride stride{};
+    int variation = 0; ///< from that one on, A … H; those that another line does not say otherwise
+    Condition when{};
+};
+
+/// What a role that is played is given exactly as it was played: pressure, controllers, times off the grid.
+struct RecipePlayed {
+    std::string role;
+    Performance performance{}; ///< of no post; its tempo counts where the recipe wishes none
+    std::string transpose{};   ///< expression of semitones
     Condition when{};
 };
 
@@ -111,6 +122,7 @@ struct Recipe {
     std::vector<RecipeCable> cables;
     std::vector<RecipeKnob> knobs;
     std::vector<RecipeLine> lines;
+    std::vector<RecipePlayed> played;
     std::vector<RecipeGoal> goals;
     std::vector<RecipeTrim> trims;
     std::vector<std::string> ear; ///< what remains for the ear
@@ -136,6 +148,8 @@ Result<Values> wishValues(const Recipe& recipe, const Wishes& wishes);
 Result<double> readWish(const Wish& wish, const std::string& text);
 /// The recipe with only what holds under these wishes.
 Recipe chosen(Recipe recipe, const Values& values);
+/// The recipe with all that its plans write into a patch, names of roles, headings, notes and checks, as `said` has it.
+Recipe inWords(Recipe recipe, const std::function<std::string(const std::string&)>& said);
 
 struct RecipeBook {
     std::vector<Recipe> recipes; ///< by group, then as their files are named

@@ -69,6 +69,7 @@ std::optional<Recipe> shared(Recipe recipe, const std::string& keeps, const std:
     std::erase_if(recipe.knobs, [&](const RecipeKnob& knob) { return knob.at.role == goes; });
     std::erase_if(recipe.trims, [&](const RecipeTrim& trim) { return trim.at.role == goes; });
     std::erase_if(recipe.lines, [&](const RecipeLine& line) { return line.role == goes; });
+    std::erase_if(recipe.played, [&](const RecipePlayed& played) { return played.role == goes; });
     for (RecipeGoal& goal : recipe.goals)
         if (goal.at.role == goes) goal.at.role = keeps;
     return recipe;

@@ -290,7 +290,7 @@ Result<Unpacked> unpackBundle(Bundle bundle, const fs::path& data, const fs::pat
             std::string fresh = stem;
             if (present || taken(stem)) {
                 fresh = another(stem, taken);
-                out.renamed.push_back(fmt::format("{} is {} here", stem, fresh));
+                out.renamed.push_back(say("{} is {} here", stem, fresh));
                 if (bundle.patch)
                     for (Post& post : bundle.patch->posts) {
                         std::string& used = sample ? post.sample : post.tuning;
@@ -311,7 +311,7 @@ Result<Unpacked> unpackBundle(Bundle bundle, const fs::path& data, const fs::pat
             fresh = another(id, [&](const std::string& name) {
                 return there.library.module(name) != nullptr || bundle.modules.contains(name);
             });
-            out.renamed.push_back(fmt::format("{} is {} here", id, fresh));
+            out.renamed.push_back(say("{} is {} here", id, fresh));
             for (Slot& slot : bundle.housing.slots)
                 if (slot.module == id) slot.module = fresh;
             if (bundle.patch)
@@ -327,7 +327,7 @@ Result<Unpacked> unpackBundle(Bundle bundle, const fs::path& data, const fs::pat
     if (present == there.cases.end() || !(present->second == bundle.housing)) {
         if (present != there.cases.end()) {
             out.caseId = another(out.caseId, [&](const std::string& name) { return there.cases.contains(name); });
-            out.renamed.push_back(fmt::format("{} is {} here", bundle.housing.id, out.caseId));
+            out.renamed.push_back(say("{} is {} here", bundle.housing.id, out.caseId));
             bundle.housing.id = out.caseId;
         }
         if (auto done = write("cases", out.caseId + ".json", writeCase(bundle.housing), FileKind::Document); !done)

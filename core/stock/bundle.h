@@ -51,7 +51,7 @@ struct Unpacked {
     std::optional<Patch> patch;       ///< with what had to be named anew
     std::string caseId;               ///< under which the case is found
     std::vector<std::string> written; ///< files
-    std::vector<std::string> renamed; ///< "skerry-filter is skerry-filter-2 here"
+    std::vector<Sentence> renamed;    ///< "skerry-filter is skerry-filter-2 here"
 };
 /// Puts its case, modules, recordings and tunings into the user's folder. What is there already and the same is left
 /// alone; what is there and different keeps its name, and the newcomer gets another one. All or nothing.

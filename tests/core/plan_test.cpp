@@ -1,11 +1,14 @@
 // Plans: recipes are read, allotted to cases, and become patches; what is short is told, with ways round.
 #include "library/check.h"
 #include "library/workspace.h"
+#include "model/pattern_text.h"
 #include "plan/keep.h"
 #include "plan/plan.h"
 #include "plan/programme.h"
+#include "plan/stand_ins.h"
 #include "support/cases.h"
 #include "support/patches.h"
+#include "timing/pattern_edits.h"
 
 #include <QtTest>
 
@@ -478,6 +481,151 @@ class PlanTest : public QObject {
             QVERIFY2(*std::ranges::max_element(run->left) > 0.3f, file);
         }
         QVERIFY(!keepAsRecipe(lamp(), workspace().library, functions(), {"Nobody", "x", "X", "Y"}));
+    }
+
+    /// Pressure, controllers and what is off the grid come along as they were played.
+    void whatWasPlayedByHandIsKept() {
+        const Patch before = demo("vowel-voice.json");
+        const auto kept = keepAsRecipe(before, workspace().library, functions(), {"", "vowel", "Vowel", "Yours"});
+        QVERIFY(kept);
+        QCOMPARE(kept->played.size(), std::size_t{2});
+        auto again = readRecipe(writeRecipe(*kept));
+        QVERIFY2(again, again ? "" : again.error().text().c_str());
+        QCOMPARE(writeRecipe(*again), writeRecipe(*kept));
+        const Planned planned = planOf(*again, siteOf(*workspace().housing(before)));
+        QVERIFY(!planned.shortage);
+        const Patch& after = planned.plans.front().after;
+        QCOMPARE(after.performances.size(), before.performances.size());
+        for (const auto& was : before.performances)
+            QVERIFY(std::ranges::any_of(after.performances, [&](const auto& one) {
+                return one->messages == was->messages && one->lengthBeats == was->lengthBeats;
+            }));
+        // Transposed, notes move and controllers stay.
+        Recipe higher = *again;
+        for (RecipePlayed& one : higher.played) one.transpose = "12";
+        const Patch up = planOf(higher, siteOf(*workspace().housing(before))).plans.front().after;
+        const auto find = [](const Patch& patch, int kind) {
+            for (const auto& performance : patch.performances)
+                for (const PlayedMessage& one : performance->messages)
+                    if (one.message.kind() == kind) return one.message;
+            return MidiMessage{};
+        };
+        QCOMPARE(find(up, 0x90).data1, std::uint8_t(find(after, 0x90).data1 + 12));
+        QVERIFY(find(up, 0xD0) == find(after, 0xD0));
+        QVERIFY(find(up, 0xB0) == find(after, 0xB0));
+        Recipe wrong = *again;
+        wrong.played.front().transpose = "nothing";
+        QVERIFY(!planRecipe({&wrong, {}, {}, {}, 1}, siteOf(*workspace().housing(before))));
+        QVERIFY(whyNot(R"("roles": [{"id": "a", "plays": "keys"}], "played": [{"role": "b", "messages": []}])")
+                    .find("no role \"b\"") != std::string::npos);
+    }
+
+    /// Variations, directions and swing of a line are kept, and a new voice plays in the variations of the others too.
+    void linesAreKeptInAllVariations() {
+        Patch before = demo("snare-and-hats.json");
+        Pattern pattern = *before.patterns.front();
+        Lane& lane = laneAt(pattern, 0, 0);
+        lane.stride.swing = 0.62;
+        lane.stride.direction = Direction::Pendulum;
+        laneAt(pattern, 1, 0).hits = *readHits("x.x.");
+        before.patterns.front() = Shared<Pattern>(pattern);
+        const auto kept = keepAsRecipe(before, workspace().library, functions(), {"", "all", "All", "Yours"});
+        QVERIFY(kept);
+        const auto again = readRecipe(writeRecipe(*kept));
+        QVERIFY(again);
+        const Patch after = planOf(*again, siteOf(*workspace().housing(before))).plans.front().after;
+        const Pattern& now = *after.patterns.front();
+        QCOMPARE(now.others.size(), pattern.others.size());
+        const auto there = [&](int variation, const Lane& wanted) {
+            return std::ranges::any_of(now.lanesOf(variation), [&](const Lane& one) {
+                return one.hits == wanted.hits && one.stride == wanted.stride;
+            });
+        };
+        for (int variation : {0, 1}) QVERIFY(there(variation, pattern.lanesOf(variation).front()));
+        // A voice that says nothing of B plays there what it plays in A.
+        const Planned more = planOf(recipeFrom(kVoice), siteOf(*workspace().housing(before), after));
+        QVERIFY(!more.shortage);
+        const Patch& both = more.plans.front().after;
+        const Pattern& with = *both.patterns.front();
+        const auto fresh = std::ranges::find(with.lanes, more.plans.front().voice, &Lane::name);
+        QVERIFY(fresh != with.lanes.end());
+        const auto at = static_cast<std::size_t>(fresh - with.lanes.begin());
+        QCOMPARE(with.lanesOf(1)[at].hits, fresh->hits);
+    }
+
+    /// A quantizer's own sequence is a line of its recipe.
+    void aQuantizersSequenceIsKept() {
+        const Patch before = demo("quantizer.json");
+        const auto kept = keepAsRecipe(before, workspace().library, functions(), {"", "tune", "Tune", "Yours"});
+        QVERIFY(kept);
+        const Patch after = planOf(*kept, siteOf(*workspace().housing(before))).plans.front().after;
+        QCOMPARE(after.patterns.size(), std::size_t{1});
+        QCOMPARE(after.patterns.front()->tracks.front().steps, before.patterns.front()->tracks.front().steps);
+    }
+
+    /// What plans write into a patch can be said in another language; what is worked with stays.
+    void recipesAreSaidInOtherWords() {
+        Recipe recipe = recipeFrom(kVoice);
+        recipe.cables[0].step = "make it sound";
+        recipe.cables[0].note = "Straight in.";
+        recipe.roles[2].name = "Osc";
+        const Recipe said = inWords(recipe, [](const std::string& text) { return "<" + text + ">"; });
+        QCOMPARE(said.cables[0].step, std::string("<make it sound>"));
+        QCOMPARE(said.cables[0].note, std::string("<Straight in.>"));
+        QCOMPARE(said.roles[2].name, std::string("<Osc>"));
+        QVERIFY(said.cables[0].check.empty());
+        QCOMPARE(said.roles[2].id, recipe.roles[2].id);
+        const Plan plan = planOf(said, siteOf(keepers())).plans.front();
+        QCOMPARE(plan.after.cables.front().step, std::string("<make it sound>"));
+    }
+
+    /// In a case without some of its kinds a patch is played by what stands in: rows and voices as they were.
+    void whatIsMissingInAnotherCaseIsPlayedByOthers() {
+        const Patch before = demo("first-voice.json");
+        const std::vector<std::string> common = {"harbour-out", "hawser-ladder", "anchor-vco", "signal-keys",
+                                                 "swell-lfo"};
+        auto with = common;
+        with.insert(with.end(), {"glow-gates", "related-functions"});
+        std::vector<std::string> there;
+        for (const std::string& id : with)
+            if (workspace().library.module(id)) there.push_back(id);
+        // A low-pass gate for the VCA, a function generator for the contour.
+        for (const auto& [id, module] : workspace().library.modules())
+            for (const PartInfo& part : module.parts)
+                if ((part.has("low-pass-gate") || part.has("function-generator")) && std::ranges::count(there, id) == 0)
+                    there.push_back(id);
+        const Case other = caseOf("other", 4, 168, there);
+        const auto plain = rehouse(before, workspace().library, other);
+        QVERIFY(plain && plain->missing.size() == 2);
+        const auto housed = rehouseWithStandIns(before, workspace().library, functions(), other);
+        QVERIFY2(housed, housed ? "" : housed.error().text().c_str());
+        QCOMPARE(housed->standIns.size(), std::size_t{2});
+        QVERIFY(housed->moved.missing.empty());
+        QCOMPARE(housed->moved.cablesLost, 0);
+        for (const StandIn& one : housed->standIns) QVERIFY(!one.by.empty() && !one.because.empty());
+        const Patch& after = housed->moved.patch;
+        QVERIFY(checkPatch(after, workspace().library));
+        QCOMPARE(after.cables.size(), before.cables.size());
+        for (std::size_t i = 0; i < before.cables.size(); ++i) {
+            QCOMPARE(after.cables[i].id, before.cables[i].id);
+            QCOMPARE(after.cables[i].voice, before.cables[i].voice);
+            QCOMPARE(after.cables[i].step, before.cables[i].step);
+        }
+        for (const Post& post : before.posts)
+            QVERIFY(std::ranges::any_of(
+                after.posts, [&](const Post& one) { return one.name == post.name && one.voice == post.voice; }));
+        // It is heard, and how far from here was measured.
+        const auto run = rendered(after, 3.0);
+        QVERIFY(run && *std::ranges::max_element(run->left) > 0.1f);
+        QVERIFY(housed->apart > 0.0 && housed->apart < 40.0);
+        // Nothing to stand in: as without.
+        const auto none = rehouseWithStandIns(before, workspace().library, functions(), caseOf("bare", 2, 168, common));
+        QVERIFY(none && none->standIns.empty());
+        QCOMPARE(none->moved.missing.size(), std::size_t{2});
+        QVERIFY(none->moved.cablesLost > 0);
+        int asked = 0;
+        QVERIFY(
+            !rehouseWithStandIns(before, workspace().library, functions(), other, [&](double) { return ++asked < 3; }));
     }
 
     void whatMayVaryIsWished() {

@@ -148,7 +148,9 @@ class TieTest : public QObject {
     }
 
     void whatIsOfferedSaysItsRange() {
-        const auto about = [](const char* sentence) { return aboutCompletion(sentence, lamp(), workspace().library); };
+        const auto about = [](const char* sentence) {
+            return aboutCompletion(sentence, lamp(), workspace().library).str();
+        };
         QCOMPARE(about("Follower triangle to "), std::string("-5…+5 V, free"));
         QCOMPARE(about("Contour 2 out to "), std::string("0…+8 V, in use 2×"));
         QCOMPARE(about("LFO sine to Follower pwm"), std::string("-5…+5 V"));
@@ -228,7 +230,7 @@ class TieTest : public QObject {
         const auto offered = completeSentence("osc a s", empty, workspace().library, workspace().housing(empty));
         QVERIFY(!offered.empty());
         QVERIFY2(offered.front().text.starts_with("Osc A s"), offered.front().text.c_str());
-        QVERIFY(offered.front().about.starts_with("free: Keel VCO pair"));
+        QVERIFY(offered.front().about.str().starts_with("free: Keel VCO pair"));
         for (const Completion& one : offered) {
             const auto inputs = completeSentence(one.text, empty, workspace().library, workspace().housing(empty));
             QVERIFY(!inputs.empty());
