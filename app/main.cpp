@@ -1,8 +1,8 @@
 // lariat: the window.
+#include "look/language.h"
 #include "places.h"
 #include "screenshot.h"
 #include "shell/interface_scale.h"
-#include "shell/language.h"
 #include "shell/main_window.h"
 #include "shell/preferences.h"
 

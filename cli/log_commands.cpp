@@ -1,5 +1,6 @@
 // log: takes of patches, found again, told apart, brought together.
 #include "cli/commands.h"
+#include "cli/language.h"
 #include "findings/finding.h"
 #include "library/check.h"
 #include "log/merge.h"
@@ -359,6 +360,7 @@ void addDiary(CLI::App& log, Context& context, const Common& common) {
     struct Options {
         std::string day = "today";
         std::filesystem::path out;
+        std::string language = "en";
     };
     auto options = std::make_shared<Options>();
     auto* command = log.add_subcommand("diary", "The page of a day: takes, what changed, what they measure, pictures");
@@ -366,6 +368,7 @@ void addDiary(CLI::App& log, Context& context, const Common& common) {
     command->add_option("--day", options->day, "today, yesterday, or 2026-11-27")->capture_default_str();
     command->add_option("--out", options->out, "File ending in .md or .html; default: Markdown on standard output")
         ->check(notEmpty);
+    addLanguage(*command, options->language);
     command->callback([options, common, &context] {
         const Logbook book = openLog(*common);
         const bool named = options->day == "today" || options->day == "yesterday";
@@ -374,15 +377,16 @@ void addDiary(CLI::App& log, Context& context, const Common& common) {
         const Workspace workspace = context.workspace();
         // An hour on, so that a day after a change of clocks is still the one that is meant.
         const std::int64_t midnight = midnightBefore(*day.since + 2 * 3'600'000LL);
-        const auto entries = need(diaryOf(book, midnight, workspace.library));
+        const Speaker speaker = speakerOf(options->language);
+        const auto entries = need(diaryOf(book, midnight, workspace.library, speaker));
         const std::string heading =
             QDateTime::fromMSecsSinceEpoch(midnight).date().toString(QStringLiteral("yyyy-MM-dd")).toStdString();
         if (options->out.empty())
-            std::cout << diaryAsMarkdown(heading, entries, inEnglish);
+            std::cout << diaryAsMarkdown(heading, entries, speaker);
         else if (options->out.extension() == ".md")
-            need(writeFile(options->out, diaryAsMarkdown(heading, entries, inEnglish), FileKind::Text));
+            need(writeFile(options->out, diaryAsMarkdown(heading, entries, speaker), FileKind::Text));
         else if (options->out.extension() == ".html")
-            need(writeFile(options->out, diaryAsHtml(heading, entries, inEnglish), FileKind::Text));
+            need(writeFile(options->out, diaryAsHtml(heading, entries, speaker), FileKind::Text));
         else
             throw Failed{{options->out.string(), {}, say("should end in .md or .html")}};
         if (context.json) std::cout << dump({{"file", options->out.string()}, {"takes", entries.size()}});

@@ -1,12 +1,14 @@
 // sheet and read: patches onto paper, and back from it.
 #include "ask/on_sheet.h"
 #include "cli/commands.h"
+#include "cli/language.h"
 #include "findings/finding.h"
 #include "library/check.h"
 #include "library/unknowns.h"
 #include "model/file.h"
 #include "plan/notes.h"
 #include "plan/sheet_text.h"
+#include "print/painting.h"
 #include "print/pdf.h"
 #include "sheet/sheet.h"
 #include "stock/carried.h"
@@ -29,6 +31,7 @@ struct SheetOptions {
     bool grey = false;
     bool bare = false;
     std::vector<std::string> with, without;
+    std::string language = "en";
 };
 
 SheetSettings settingsOf(const SheetOptions& options) {
@@ -78,7 +81,7 @@ std::string render(const SheetOptions& options, const std::string& format, const
 void addSheet(CLI::App& app, Context& context) {
     auto options = std::make_shared<SheetOptions>();
     auto* command = app.add_subcommand("sheet", "Write the patch sheet: PDF, HTML, SVG, Markdown, CSV or DOT");
-    giveExamples(*command, "  lariat-cli sheet data/demo/lamp.json --out lamp.pdf\n"
+    giveExamples(*command, "  lariat-cli sheet data/demo/lamp.json --language de --out lamp.pdf\n"
                            "  lariat-cli sheet data/demo/lamp.json --layout one-page --paper a5 --out lamp.pdf\n"
                            "  lariat-cli sheet data/demo/lamp.json --layout workbook --grey --out lamp.html\n"
                            "  lariat-cli sheet data/demo/lamp.json > lamp.md");
@@ -103,13 +106,16 @@ void addSheet(CLI::App& app, Context& context) {
     command->add_option("--without", options->without, "Not these")
         ->delimiter(',')
         ->check(CLI::Validator(knownPart, "PART"));
+    addLanguage(*command, options->language);
     command->callback([options, &context] {
+        const auto application = applicationForPainting(); // translations live as long as it does
+        const Speaker speaker = speakerOf(options->language);
         const Workspace workspace = context.workspace();
         const Patch patch = need(openPatch(options->file, workspace.library));
         const Observation o = need(observe(patch, workspace.library, workspace.housing(patch)));
-        Sheet sheet = makeSheet(o, need(findEverything(o)).open);
+        Sheet sheet = makeSheet(o, need(findEverything(o)).open, speaker);
         const SheetSettings settings = settingsOf(*options);
-        if (settings.has(SheetPart::Answers)) sheet.answers = *sheetAnswers(patch, workspace.library);
+        if (settings.has(SheetPart::Answers)) sheet.answers = *sheetAnswers(patch, workspace.library, speaker);
         std::string format = options->format;
         if (format.empty()) {
             const std::string name = options->out.string();

@@ -35,8 +35,6 @@ Sequencer sequencerNamed(const Patch& patch, const Library& library, const std::
 
 namespace {
 
-constexpr const char* kDirections[] = {"forward", "backward", "pendulum", "random"};
-
 int variationNamed(const std::string& text, const Sequencer& sequencer) {
     const int variation = text.size() == 1 ? (text[0] | 0x20) - 'a' : -1;
     if (variation < 0 || variation >= sequencer.variations)
@@ -54,19 +52,9 @@ Json lineJson(const Pattern& pattern, const LineRef& line, int variation, const 
             {"words", lineText(pattern, line, variation)},
             {"division", stride.division},
             {"triplets", stride.triplets},
-            {"direction", kDirections[static_cast<int>(stride.direction)]},
+            {"direction", kDirectionNames[static_cast<std::size_t>(stride.direction)]},
             {"swing", 100.0 * stride.swing},
             {"lock", stride.lock}};
-}
-
-std::string strideWords(const Stride& stride) {
-    std::string out;
-    if (stride.division != 1) out += fmt::format(" · every {} pulses", stride.division);
-    if (stride.triplets) out += " · triplets";
-    if (stride.swing > 0.5) out += fmt::format(" · swing {:g} %", 100.0 * stride.swing);
-    if (stride.direction != Direction::Forward)
-        out += fmt::format(" · {}", kDirections[static_cast<int>(stride.direction)]);
-    return out;
 }
 
 void show(const Patch& patch, const Library& library, const std::string& post, bool json) {
@@ -175,7 +163,7 @@ Result<Pattern> changed(const Patch& patch, const Sequencer& sequencer, const Pa
     if (o.lock) stride->lock = *o.lock;
     if (!o.direction.empty())
         stride->direction =
-            static_cast<Direction>(std::ranges::find(kDirections, o.direction) - std::begin(kDirections));
+            static_cast<Direction>(std::ranges::find(kDirectionNames, o.direction) - kDirectionNames.begin());
     return pattern;
 }
 

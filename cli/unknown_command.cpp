@@ -1,6 +1,8 @@
-// unknown: which knobs of a patch nobody wrote down, and which one's place would tell most.
+// unknown: what of a patch nobody wrote down, and which knob's place would tell most.
+#include "building/nobody_knows.h"
 #include "cli/commands.h"
 #include "library/check.h"
+#include "library/unknowns.h"
 #include "plan/telling.h"
 
 #include <iostream>
@@ -17,7 +19,9 @@ void addUnknown(CLI::App& app, Context& context) {
     };
     auto options = std::make_shared<Options>();
     auto* command = app.add_subcommand(
-        "unknown", "Knobs and switches that nobody wrote down; tie marks them: \"filter res unknown\"");
+        "unknown",
+        "Knobs, steps, ends of cables and parts that nobody wrote down; tie marks them: \"filter res unknown\", "
+        "\"osc a saw to ?\", \"unknown part grey box\"");
     giveExamples(*command, "  lariat-cli tie data/demo/lamp.json \"filter resonance unknown\" --out lamp-2.json\n"
                            "  lariat-cli unknown lamp-2.json --ask");
     command->add_option("patch", options->patch, "Patch file")->required();
@@ -48,7 +52,22 @@ void addUnknown(CLI::App& app, Context& context) {
             fmt::print("  {}, {}: {}{}\n", post.name, knob.name, text,
                        options->ask ? fmt::format("; its ends are {:.1f} dB apart", one.decibels) : std::string());
         }
-        if (context.json) std::cout << dump({{"knobs", knobs}, {"unknown", list}});
+        const UnknownCount count = countUnknown(patch, workspace.library);
+        Json ends = Json::array();
+        for (const OpenEnd& end : patch.openEnds)
+            ends.push_back({{"at", end.at.text()}, {"output", end.output}, {"written", end.written}});
+        Json parts = Json::array();
+        for (const Post& post : patch.posts)
+            if (isUnknownPart(post)) parts.push_back(post.name);
+        if (context.json) {
+            std::cout << dump(
+                {{"knobs", knobs}, {"unknown", list}, {"steps", count.steps}, {"open-ends", ends}, {"parts", parts}});
+            return;
+        }
+        for (const OpenEnd& end : patch.openEnds) fmt::print("{}\n", openEndText(end, patch, workspace.library).str());
+        for (const Post& post : patch.posts)
+            if (isUnknownPart(post)) fmt::print("nobody knows what {} is\n", post.name);
+        if (count.steps > 0) fmt::print("{} steps unknown\n", count.steps);
     });
 }
 

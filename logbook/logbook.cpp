@@ -27,7 +27,8 @@ namespace fs = std::filesystem;
 namespace {
 
 constexpr std::int64_t kKeptMs = 24LL * 60 * 60 * 1000; ///< what is thrown away can be taken back so long at least
-constexpr const char* kKinds[] = {"by-hand", "before-plan", "before-reading", "before-return", "recorded", "brought"};
+constexpr const char* kKinds[] = {"by-hand",  "before-plan", "before-reading", "before-return",
+                                  "recorded", "brought",     "caught"};
 /// What is looked through at each start; the rest, which grows with the sounds, when `check` is asked for.
 constexpr const char* kQuicklyChecked[] = {"take", "figure", "tag", "rig"};
 

@@ -1746,10 +1746,6 @@
         <translation>hinter * sollte stehen, wie oft „{}“ gespielt wird, 1 bis {}</translation>
     </message>
     <message>
-        <source>should be written with x, X, . and spaces only; character {} is another</source>
-        <translation>darf nur aus x, X, . und Leerzeichen bestehen; Zeichen {} ist ein anderes</translation>
-    </message>
-    <message>
         <source>has 16, 24 or 32 bits a sample, not {}</source>
         <translation>hat 16, 24 oder 32 Bit je Wert, nicht {}</translation>
     </message>
@@ -3670,10 +3666,6 @@
         <translation>ein Ende des Kabels fehlt</translation>
     </message>
     <message>
-        <source>the other end of the cable is not known; it is left out</source>
-        <translation>das andere Ende des Kabels ist nicht bekannt; es fehlt</translation>
-    </message>
-    <message>
         <source>{} to {}, as before</source>
         <translation>{} nach {}, wie schon gesagt</translation>
     </message>
@@ -5377,6 +5369,154 @@
         <source>Level</source>
         <translation>Pegel</translation>
     </message>
+    <message>
+        <source>the PDF cannot have bookmarks: {}</source>
+        <translation>das PDF kann keine Lesezeichen bekommen: {}</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is no part that nobody knows</source>
+        <translation>„{}“ ist kein Teil, das niemand kennt</translation>
+    </message>
+    <message>
+        <source>write what it is called, as in &quot;unknown part grey box&quot;</source>
+        <translation>schreiben, wie es heißt, etwa „unknown part graue Kiste“</translation>
+    </message>
+    <message>
+        <source>cannot be told, {}</source>
+        <translation>lässt sich nicht sagen, {}</translation>
+    </message>
+    <message>
+        <source>cannot be told, nobody knows what {} is</source>
+        <translation>lässt sich nicht sagen, niemand weiß, was {} ist</translation>
+    </message>
+    <message>
+        <source>cannot be told, steps of {} are unknown</source>
+        <translation>lässt sich nicht sagen, Schritte von {} sind unbekannt</translation>
+    </message>
+    <message>
+        <source>nobody knows what {} is</source>
+        <translation>niemand weiß, was {} ist</translation>
+    </message>
+    <message>
+        <source>What comes in leaves at every output, for want of better. Choose the part of the case that it was, once that is clear.</source>
+        <translation>Was hineingeht, kommt mangels Besserem an jedem Ausgang heraus. Das Teil des Gehäuses wählen, das es war, sobald das klar ist.</translation>
+    </message>
+    <message>
+        <source>there is no output &quot;{}&quot;</source>
+        <translation>es gibt keinen Ausgang „{}“</translation>
+    </message>
+    <message>
+        <source>there is no input &quot;{}&quot;</source>
+        <translation>es gibt keinen Eingang „{}“</translation>
+    </message>
+    <message>
+        <source>one step unknown</source>
+        <translation>ein Schritt unbekannt</translation>
+    </message>
+    <message>
+        <source>{} steps unknown</source>
+        <translation>{} Schritte unbekannt</translation>
+    </message>
+    <message>
+        <source>{} to nobody knows where</source>
+        <translation>{} wer weiß wohin</translation>
+    </message>
+    <message>
+        <source>{} from nobody knows where</source>
+        <translation>{} wer weiß woher</translation>
+    </message>
+    <message>
+        <source>{} to &quot;{}&quot;, wherever that is</source>
+        <translation>{} zu „{}“, wo immer das ist</translation>
+    </message>
+    <message>
+        <source>{} from &quot;{}&quot;, wherever that is</source>
+        <translation>{} von „{}“, wo immer das ist</translation>
+    </message>
+    <message>
+        <source>chart, with what is different</source>
+        <translation>Plan, mit den Unterschieden</translation>
+    </message>
+    <message>
+        <source>step {} is not known any more</source>
+        <translation>Schritt {} ist nicht mehr bekannt</translation>
+    </message>
+    <message>
+        <source>step {} is not known</source>
+        <translation>Schritt {} ist nicht bekannt</translation>
+    </message>
+    <message>
+        <source>nobody knows where the cable at {} goes</source>
+        <translation>niemand weiß, wohin das Kabel an {} geht</translation>
+    </message>
+    <message>
+        <source>the cable at {} has no open end any more</source>
+        <translation>das Kabel an {} hat kein offenes Ende mehr</translation>
+    </message>
+    <message>
+        <source>a state that was caught</source>
+        <translation>ein gefangener Zustand</translation>
+    </message>
+    <message>
+        <source>there are {} open ends already; more are not kept</source>
+        <translation>es gibt schon {} offene Enden; mehr werden nicht aufgehoben</translation>
+    </message>
+    <message>
+        <source>there is an open end with the number {} already</source>
+        <translation>es gibt schon ein offenes Ende mit der Nummer {}</translation>
+    </message>
+    <message>
+        <source>there is no open end with the number {}</source>
+        <translation>es gibt kein offenes Ende mit der Nummer {}</translation>
+    </message>
+    <message>
+        <source>is the number of another open end already</source>
+        <translation>ist schon die Nummer eines anderen offenen Endes</translation>
+    </message>
+    <message>
+        <source>more than {} open ends are not kept</source>
+        <translation>mehr als {} offene Enden werden nicht aufgehoben</translation>
+    </message>
+    <message>
+        <source>should be written with x, X, ., ? and spaces only; character {} is another</source>
+        <translation>sollte nur x, X, ., ? und Leerzeichen enthalten; Zeichen {} ist ein anderes</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is no way through the steps: write every 2, backward, pendulum, random, triplets, swing 62 or lock 2</source>
+        <translation>„{}“ ist kein Weg durch die Schritte: schreiben Sie every 2, backward, pendulum, random, triplets, swing 62 oder lock 2</translation>
+    </message>
+    <message>
+        <source>&quot;{}&quot; is a part that nobody knows</source>
+        <translation>„{}“ ist ein Teil, das niemand kennt</translation>
+    </message>
+    <message>
+        <source>{}: steps with a question mark are tried as they stand here</source>
+        <translation>{}: Schritte mit Fragezeichen werden so versucht, wie sie hier stehen</translation>
+    </message>
+    <message>
+        <source>{}: nobody knows what part it is</source>
+        <translation>{}: niemand weiß, welches Teil es ist</translation>
+    </message>
+    <message>
+        <source>{} is {} here</source>
+        <translation>{} heißt hier {}</translation>
+    </message>
+    <message>
+        <source>one open end</source>
+        <translation>ein offenes Ende</translation>
+    </message>
+    <message>
+        <source>{} open ends</source>
+        <translation>{} offene Enden</translation>
+    </message>
+    <message>
+        <source>one unknown part</source>
+        <translation>ein unbekanntes Teil</translation>
+    </message>
+    <message>
+        <source>{} unknown parts</source>
+        <translation>{} unbekannte Teile</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -5981,6 +6121,29 @@
     </message>
 </context>
 <context>
+    <name>lariat::BothChart</name>
+    <message>
+        <source>Both on one chart</source>
+        <translation>Beide in einem Plan</translation>
+    </message>
+    <message>
+        <source>only before: %1</source>
+        <translation>nur vorher: %1</translation>
+    </message>
+    <message>
+        <source>only after: %1</source>
+        <translation>nur nachher: %1</translation>
+    </message>
+    <message>
+        <source>moved: %1, from %2</source>
+        <translation>umgesteckt: %1, von %2</translation>
+    </message>
+    <message>
+        <source>No cable is different.</source>
+        <translation>Kein Kabel ist anders.</translation>
+    </message>
+</context>
+<context>
     <name>lariat::BuildPage</name>
     <message>
         <source>Yes, that is there</source>
@@ -6497,22 +6660,6 @@
         <translation>%1 herausnehmen</translation>
     </message>
     <message>
-        <source>Nothing is unknown here. A knob&apos;s menu says that nobody knows where it stands.</source>
-        <translation>Hier ist nichts unbekannt. Im Menü eines Reglers steht, dass niemand weiß, wo er steht.</translation>
-    </message>
-    <message>
-        <source>Asking which knob tells most</source>
-        <translation>Fragt, welcher Regler am meisten sagt</translation>
-    </message>
-    <message>
-        <source>Look at %1 of %2 first: its ends are %3 dB apart in what is heard.</source>
-        <translation>Sieh zuerst nach %1 von %2: seine Enden liegen im Gehörten %3 dB auseinander.</translation>
-    </message>
-    <message>
-        <source>As&amp;k for the knob that tells most</source>
-        <translation>Nach dem Regler &amp;fragen, der am meisten sagt</translation>
-    </message>
-    <message>
         <source>Look &amp;behind its panel</source>
         <translation>&amp;Hinter seine Frontplatte sehen</translation>
     </message>
@@ -6554,6 +6701,10 @@
     <message>
         <source>No row has room for it: it lies in the bag.</source>
         <translation>Keine Reihe hat Platz dafür: es liegt in der Tasche.</translation>
+    </message>
+    <message>
+        <source>What nobody kno&amp;ws</source>
+        <translation>Was niemand &amp;weiß</translation>
     </message>
 </context>
 <context>
@@ -6853,6 +7004,10 @@
     <message>
         <source>muted</source>
         <translation>stumm</translation>
+    </message>
+    <message>
+        <source>open end</source>
+        <translation>offenes Ende</translation>
     </message>
 </context>
 <context>
@@ -7212,18 +7367,6 @@
         <translation>Bündel öffnen</translation>
     </message>
     <message>
-        <source>Its case is in your folder; a new window has it.</source>
-        <translation>Sein Gehäuse ist in Ihrem Ordner; ein neues Fenster hat es.</translation>
-    </message>
-    <message>
-        <source>Save its patch</source>
-        <translation>Seinen Patch speichern</translation>
-    </message>
-    <message>
-        <source>Its case and modules are in your folder; the patch opens in a new window.</source>
-        <translation>Gehäuse und Module sind in Ihrem Ordner; der Patch öffnet sich in einem neuen Fenster.</translation>
-    </message>
-    <message>
         <source>;;Sheets and bundles (*.pdf *.html *.svg *.lariat-bundle)</source>
         <translation>;;Blätter und Bündel (*.pdf *.html *.svg *.lariat-bundle)</translation>
     </message>
@@ -7234,6 +7377,14 @@
     <message>
         <source>The patch of %1, as it was. It has no file of its own yet.</source>
         <translation>Der Patch aus %1, wie er war. Er hat noch keine eigene Datei.</translation>
+    </message>
+    <message>
+        <source>%1 is here now: choose it in Stock.</source>
+        <translation>%1 ist jetzt da: unter Bestand zu wählen.</translation>
+    </message>
+    <message>
+        <source>Its case and modules are in your folder.</source>
+        <translation>Gehäuse und Module liegen in Ihrem Ordner.</translation>
     </message>
 </context>
 <context>
@@ -8318,12 +8469,12 @@
         <translation>Er ist jetzt Take %1.</translation>
     </message>
     <message>
-        <source>It is take %1 now. Its case and modules are there when Lariat is started again.</source>
-        <translation>Er ist jetzt Take %1. Sein Gehäuse und seine Module sind nach einem Neustart von Lariat da.</translation>
-    </message>
-    <message>
         <source>The page of the diary is in %1.</source>
         <translation>Die Tagebuchseite liegt in %1.</translation>
+    </message>
+    <message>
+        <source>It is take %1 now. Its case and modules are in your folder.</source>
+        <translation>Es ist jetzt Take %1. Gehäuse und Module liegen in Ihrem Ordner.</translation>
     </message>
 </context>
 <context>
@@ -8709,10 +8860,6 @@
     <message>
         <source>Open a bun&amp;dle…</source>
         <translation>Bün&amp;del öffnen…</translation>
-    </message>
-    <message>
-        <source>%1 of %2 knobs unknown</source>
-        <translation>%1 von %2 Reglern unbekannt</translation>
     </message>
     <message>
         <source>&amp;Keep a take of it</source>
@@ -10992,10 +11139,6 @@ tempo 112</translation>
         <translation>Ein anderes Gehäuse</translation>
     </message>
     <message>
-        <source>%1 of %2 parts have a place in %3. Nothing there for: %4. %5 cables would lose an end.</source>
-        <translation>%1 von %2 Teilen haben in %3 einen Platz. Nichts gibt es dort für: %4. %5 Kabel verlören ein Ende.</translation>
-    </message>
-    <message>
         <source>Move it without them</source>
         <translation>Ohne sie umziehen</translation>
     </message>
@@ -11170,6 +11313,42 @@ tempo 112</translation>
     <message>
         <source>&amp;Make a module…</source>
         <translation>Ein Modul &amp;bauen…</translation>
+    </message>
+    <message>
+        <source>Looking for what can stand in for %1…</source>
+        <translation>Suche, was für %1 einspringen kann …</translation>
+    </message>
+    <message>
+        <source>Looking for stand-ins</source>
+        <translation>Suche nach Ersatz</translation>
+    </message>
+    <message>
+        <source>The patch was changed meanwhile: choose the case once more.</source>
+        <translation>Der Patch wurde inzwischen geändert: das Gehäuse noch einmal wählen.</translation>
+    </message>
+    <message>
+        <source>%1 of %2 parts have a place in %3.</source>
+        <translation>%1 von %2 Teilen haben einen Platz in %3.</translation>
+    </message>
+    <message>
+        <source>%1 can be played by %2.</source>
+        <translation>%1 kann von %2 gespielt werden.</translation>
+    </message>
+    <message>
+        <source>%1 can be played by %2: %3.</source>
+        <translation>%1 kann von %2 gespielt werden: %3.</translation>
+    </message>
+    <message>
+        <source>What is heard would be %1 dB apart from here.</source>
+        <translation>Was zu hören ist, läge %1 dB von hier entfernt.</translation>
+    </message>
+    <message>
+        <source>Nothing there for: %1. %2 cables would lose an end.</source>
+        <translation>Nichts dort für: %1. %2 Kabel verlören ein Ende.</translation>
+    </message>
+    <message>
+        <source>Move it with these</source>
+        <translation>Mit diesen umziehen</translation>
     </message>
 </context>
 <context>
@@ -11432,6 +11611,10 @@ tempo 112</translation>
     <message>
         <source>Step %1: %2 V come, %3 V leave, %4; moved by %5 ct</source>
         <translation>Schritt %1: %2 V kommen, %3 V gehen, %4; verschoben um %5 ct</translation>
+    </message>
+    <message>
+        <source>not known</source>
+        <translation>nicht bekannt</translation>
     </message>
 </context>
 <context>
@@ -11957,6 +12140,18 @@ tempo 112</translation>
         <source>chain variations</source>
         <translation>Variationen aneinanderreihen</translation>
     </message>
+    <message>
+        <source>&amp;Nobody knows these steps</source>
+        <translation>Diese Schritte kennt &amp;niemand</translation>
+    </message>
+    <message>
+        <source>nobody knows a step</source>
+        <translation>niemand kennt einen Schritt</translation>
+    </message>
+    <message>
+        <source>Choose steps of a track or lane first.</source>
+        <translation>Zuerst Schritte einer Spur wählen.</translation>
+    </message>
 </context>
 <context>
     <name>lariat::TransportBar</name>
@@ -12079,6 +12274,129 @@ tempo 112</translation>
     <message>
         <source>What is heard is being recorded; press to end it</source>
         <translation>Was zu hören ist, wird aufgenommen; drücken, um sie zu beenden</translation>
+    </message>
+</context>
+<context>
+    <name>lariat::UnknownActions</name>
+    <message>
+        <source>A cable with an &amp;open end…</source>
+        <translation>Ein Kabel mit &amp;offenem Ende …</translation>
+    </message>
+    <message>
+        <source>Ta&amp;ke an open end out…</source>
+        <translation>Ein offenes Ende herausneh&amp;men …</translation>
+    </message>
+    <message>
+        <source>A part that nobod&amp;y knows…</source>
+        <translation>Ein &amp;Teil, das niemand kennt …</translation>
+    </message>
+    <message>
+        <source>It was t&amp;his part of the case…</source>
+        <translation>Es &amp;war dieses Teil des Gehäuses …</translation>
+    </message>
+    <message>
+        <source>As&amp;k for the knob that tells most</source>
+        <translation>Nach dem aussagestärksten &amp;Regler fragen</translation>
+    </message>
+    <message>
+        <source>Nothing is unknown here. A knob&apos;s menu says that nobody knows where it stands.</source>
+        <translation>Hier ist nichts unbekannt. Das Menü eines Reglers sagt, dass niemand weiß, wo er steht.</translation>
+    </message>
+    <message>
+        <source>Asking which knob tells most</source>
+        <translation>Frage, welcher Regler am meisten sagt</translation>
+    </message>
+    <message>
+        <source>Look at %1 of %2 first: its ends are %3 dB apart in what is heard.</source>
+        <translation>Zuerst nach %1 von %2 sehen: Seine Enden liegen im Klang %3 dB auseinander.</translation>
+    </message>
+    <message>
+        <source>There is no part in use yet whose cable could be open.</source>
+        <translation>Noch ist kein Teil benutzt, dessen Kabel offen sein könnte.</translation>
+    </message>
+    <message>
+        <source>The end that is known</source>
+        <translation>Das bekannte Ende</translation>
+    </message>
+    <message>
+        <source>Type part of a jack&apos;s name</source>
+        <translation>Teil eines Buchsennamens eingeben</translation>
+    </message>
+    <message>
+        <source>%1 to nobody knows where</source>
+        <translation>%1 wer weiß wohin</translation>
+    </message>
+    <message>
+        <source>%1 from nobody knows where</source>
+        <translation>%1 wer weiß woher</translation>
+    </message>
+    <message>
+        <source>A cable with an open end</source>
+        <translation>Ein Kabel mit offenem Ende</translation>
+    </message>
+    <message>
+        <source>What is written down of its other end? It may stay empty.</source>
+        <translation>Was ist vom anderen Ende aufgeschrieben? Es darf leer bleiben.</translation>
+    </message>
+    <message>
+        <source>note an open end</source>
+        <translation>offenes Ende notieren</translation>
+    </message>
+    <message>
+        <source>No cable has an open end here.</source>
+        <translation>Hier hat kein Kabel ein offenes Ende.</translation>
+    </message>
+    <message>
+        <source>take an open end out</source>
+        <translation>offenes Ende herausnehmen</translation>
+    </message>
+    <message>
+        <source>Take an open end out</source>
+        <translation>Ein offenes Ende herausnehmen</translation>
+    </message>
+    <message>
+        <source>Type to choose</source>
+        <translation>Zum Wählen tippen</translation>
+    </message>
+    <message>
+        <source>A part that nobody knows</source>
+        <translation>Ein Teil, das niemand kennt</translation>
+    </message>
+    <message>
+        <source>What is it called?</source>
+        <translation>Wie heißt es?</translation>
+    </message>
+    <message>
+        <source>grey box</source>
+        <translation>graue Kiste</translation>
+    </message>
+    <message>
+        <source>It needs a name, if only “grey box”.</source>
+        <translation>Es braucht einen Namen, und sei es „graue Kiste“.</translation>
+    </message>
+    <message>
+        <source>add %1</source>
+        <translation>%1 hinzufügen</translation>
+    </message>
+    <message>
+        <source>Choose a part that nobody knows first.</source>
+        <translation>Zuerst ein Teil wählen, das niemand kennt.</translation>
+    </message>
+    <message>
+        <source>%1 was …</source>
+        <translation>%1 war …</translation>
+    </message>
+    <message>
+        <source>Type part of a module&apos;s or part&apos;s name</source>
+        <translation>Teil eines Modul- oder Teilnamens eingeben</translation>
+    </message>
+    <message>
+        <source>  (row %1)</source>
+        <translation>  (Reihe %1)</translation>
+    </message>
+    <message>
+        <source>know a part</source>
+        <translation>ein Teil kennen</translation>
     </message>
 </context>
 <context>
@@ -12382,6 +12700,10 @@ tempo 112</translation>
     <message>
         <source>Two to sixteen pulses for each one</source>
         <translation>Zwei bis sechzehn Pulse für jeden einen</translation>
+    </message>
+    <message>
+        <source>Stands for a part of which nobody knows what it is; what comes in leaves at every output</source>
+        <translation>Steht für ein Teil, von dem niemand weiß, was es ist; was hineingeht, kommt an jedem Ausgang heraus</translation>
     </message>
 </context>
 <context>

@@ -24,6 +24,7 @@
 
 namespace lariat {
 
+class BothChart;
 class PairPicture;
 
 class LogPlace : public Place {
@@ -38,6 +39,7 @@ class LogPlace : public Place {
     [[nodiscard]] TakeModel& model() { return *model_; }
     [[nodiscard]] QTreeWidget& changes() { return *changes_; }
     [[nodiscard]] Turns& turns() { return *turns_; }
+    [[nodiscard]] BothChart& both() { return *both_; }
     /// Looks at a take (0: the open patch), held against what it came from.
     void lookAt(std::int64_t id);
     /// … held against that one from now on.
@@ -58,6 +60,9 @@ class LogPlace : public Place {
     void changeEvent(QEvent* event) override;
 
   private:
+    static constexpr int kRounds = 10;     ///< of a blind comparison
+    static constexpr int kMostShown = 500; ///< differences
+    static std::int64_t nowMs();           ///< since 1970 UTC
     /// One side of what is compared.
     struct Side {
         std::int64_t id = -1; ///< -1: none
@@ -76,6 +81,8 @@ class LogPlace : public Place {
     void compare();
     void showChanges(bool others);
     void showHeard();
+    void markChange();
+    void chooseChange(const JackRef& into);
     void showLabel();
     void writeLabel();
     [[nodiscard]] Side sideOf(std::int64_t id);
@@ -103,6 +110,7 @@ class LogPlace : public Place {
     QLabel* otherThan_;
     QTreeWidget* changes_;
     QLabel* nothing_;
+    BothChart* both_;
     QWidget* heardBox_;
     QGridLayout* heard_;
     PairPicture* picture_;

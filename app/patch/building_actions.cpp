@@ -6,11 +6,9 @@
 #include "building/split.h"
 #include "building/voice.h"
 #include "library/tie.h"
-#include "library/unknowns.h"
 #include "library/words.h"
 #include "look/look.h"
 #include "look/text.h"
-#include "plan/telling.h"
 #include "shell/finder.h"
 #include "shell/shortcuts.h"
 #include "stock/box_voice.h"
@@ -41,31 +39,8 @@ QIcon swatch(const std::string& colour) {
 } // namespace
 
 BuildingActions::BuildingActions(const Session& session, Chart& chart, QWidget* window)
-    : QObject(window), session_(session), chart_(chart), window_(window) {}
-
-/// Runs the patch with each unknown knob at both ends, and leads to the one whose place would change most.
-void BuildingActions::askForUnknown() {
-    if (unknownsOf(session_.document.patch(), session_.document.library()).empty()) {
-        Q_EMIT message(tr("Nothing is unknown here. A knob's menu says that nobody knows where it stands."), false);
-        return;
-    }
-    asking_ = session_.jobs.start(
-        tr("Asking which knob tells most"), this,
-        [patch = session_.document.patch(), library = &session_.document.library()](const Progress& progress) {
-            return whatTellsMost(patch, *library, 2.0, [&progress](double done) { return progress(done); });
-        },
-        [this](Result<std::vector<Telling>> order) {
-            const Telling* first = order && !order->empty() ? &order->front() : nullptr;
-            const Post* post = first ? session_.document.patch().post(first->unknown.post) : nullptr;
-            const PartInfo* part = post ? session_.document.library().part(*post) : nullptr;
-            const KnobInfo* knob = part ? part->knob(first->unknown.knob) : nullptr;
-            if (!knob) return; // the patch has moved on
-            session_.navigator.showPost(post->id);
-            Q_EMIT message(tr("Look at %1 of %2 first: its ends are %3 dB apart in what is heard.")
-                               .arg(q(knob->name), q(post->name))
-                               .arg(first->decibels, 0, 'f', 1),
-                           false);
-        });
+    : QObject(window), session_(session), chart_(chart), window_(window), unknown_(session, window) {
+    connect(&unknown_, &UnknownActions::message, this, &BuildingActions::message);
 }
 
 void BuildingActions::addTo(QMenu& patch) {
@@ -98,7 +73,9 @@ void BuildingActions::addTo(QMenu& patch) {
             << add("paste-settings", tr("Past&e settings"), [this] { pasteSettings(); })
             << add("look-behind", tr("Look &behind its panel"), [this] { lookBehind(); })
             << add("remove-post", tr("Take the post o&ut"), [this] { removePost(); });
-    add("ask-unknown", tr("As&k for the knob that tells most"), [this] { askForUnknown(); });
+    QMenu* unknown = patch.addMenu(tr("What nobody kno&ws"));
+    unknown_.addTo(*unknown);
+    ofPost_ << unknown_.ofPost();
     add("order-posts", tr("Order the posts alon&g the flow"), [this] {
         const Edits edits = orderPosts(session_.document.patch());
         if (edits.empty())

@@ -4,6 +4,7 @@
 
 #include "building/edits.h"
 #include "patch/chart.h"
+#include "patch/unknown_actions.h"
 #include "shell/session.h"
 
 #include <QAction>
@@ -20,7 +21,6 @@ class BuildingActions : public QObject {
   public:
     BuildingActions(const Session& session, Chart& chart, QWidget* window);
 
-    void askForUnknown();
     void addTo(QMenu& patch);
     /// What can be done with the chosen row or post, and with a heading.
     void showMenu(const QPoint& where);
@@ -65,7 +65,7 @@ class BuildingActions : public QObject {
     QList<QAction*> ofRow_;
     QList<QAction*> ofPost_;
     QList<QAction*> more_;
-    std::shared_ptr<Job> asking_; ///< which unknown knob tells most
+    UnknownActions unknown_;
 };
 
 } // namespace lariat

@@ -1,6 +1,7 @@
 #include "patch/chart.h"
 
 #include "library/tie.h"
+#include "library/unknowns.h"
 #include "look/text.h"
 #include "widgets/frames.h"
 
@@ -209,6 +210,11 @@ QString Chart::rowText(int index) const {
     case ChartRow::Kind::Finding: {
         const Finding& finding = checker_.findings()[row.finding];
         return said(finding.figure) + QStringLiteral(". ") + said(finding.reason);
+    }
+    case ChartRow::Kind::Open: {
+        const auto& ends = patch.openEnds;
+        const auto end = std::ranges::find(ends, row.openEnd, &OpenEnd::id);
+        return end == ends.end() ? QString() : said(openEndText(*end, patch, document_.library()));
     }
     case ChartRow::Kind::Cable:
         break;

@@ -120,6 +120,7 @@ class Chart : public QAbstractScrollArea {
     void paintHeading(QPainter& painter, const ChartRow& row);
     void paintCable(QPainter& painter, const ChartRow& row);
     void paintNormal(QPainter& painter, const ChartRow& row);
+    void paintOpenEnd(QPainter& painter, const ChartRow& row);
     void paintReadings(QPainter& painter, const ChartRow& row, const LiveTrace* trace);
     void paintEnds(QPainter& painter, const ChartRow& row, const QColor& colour, SignalKind kind, int pixels);
     void paintFinding(QPainter& painter, const ChartRow& row);

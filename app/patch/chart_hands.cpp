@@ -60,6 +60,10 @@ void Chart::press(QMouseEvent& event) {
         if (fix >= 0) Q_EMIT fixRequested(finding, static_cast<std::size_t>(fix));
         return;
     }
+    if (row && row->kind == ChartRow::Kind::Open) {
+        selection_.chooseJack(row->from.post.empty() ? row->to : row->from);
+        return;
+    }
     const ChartPost* post = layout_.postNear(at.x(), ChartLayout::kReach);
     // The ends of the row that is chosen already can be drawn elsewhere.
     if (row && row->cable && row->cable == selection_.cable() && post && event.modifiers() == Qt::NoModifier &&

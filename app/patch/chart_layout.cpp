@@ -14,6 +14,7 @@ constexpr qreal kOneTier = 104;  ///< from here on heads fit side by side
 constexpr qreal kOwnLoop = 52;   ///< how far a cable to the same post goes out
 constexpr qreal kHeadingHeight = 28;
 constexpr qreal kNormalHeight = 22;
+constexpr qreal kOpenReach = 60; ///< how far a cable goes whose end nobody knows
 constexpr qreal kFindingHeight = 28;
 
 qreal rowHeight(const ChartView& view) {
@@ -145,6 +146,21 @@ ChartLayout ChartLayout::of(const Patch& whole, const std::vector<NormalInEffect
             addFindings(0, post);
         }
     }
+    // Cables of which only one end is known have no place in the order of building.
+    heading = {};
+    voice = step = {};
+    if (!view.only && view.untilRow == 0)
+        for (const OpenEnd& end : patch.openEnds) {
+            const bool output = end.output;
+            add({.kind = ChartRow::Kind::Open,
+                 .from = output ? end.at : JackRef{},
+                 .to = output ? JackRef{} : end.at,
+                 .heading = {},
+                 .openEnd = end.id},
+                kNormalHeight);
+            ChartRow& row = out.rows.back();
+            (output ? row.toX : row.fromX) = (output ? row.fromX + kOpenReach : row.toX - kOpenReach);
+        }
     out.contentHeight = y;
     return out;
 }

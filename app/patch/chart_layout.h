@@ -32,7 +32,7 @@ struct ChartPost {
 };
 
 struct ChartRow {
-    enum class Kind { Heading, Cable, Normal, Finding } kind = Kind::Cable;
+    enum class Kind { Heading, Cable, Normal, Finding, Open } kind = Kind::Cable;
     qreal top = 0; ///< counted from the first row, below the heads
     qreal height = 0;
     int cable = 0; ///< Cable::id
@@ -45,6 +45,7 @@ struct ChartRow {
     std::string step{};
     bool folded = false;     ///< of a heading: its rows are hidden
     std::size_t finding = 0; ///< index into the findings
+    int openEnd = 0;         ///< OpenEnd::id; one of `from` and `to` is empty then
 };
 
 struct ChartLayout {

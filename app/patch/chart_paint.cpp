@@ -183,6 +183,9 @@ void Chart::paintRows(QPainter& painter) {
         case ChartRow::Kind::Finding:
             paintFinding(painter, row);
             break;
+        case ChartRow::Kind::Open:
+            paintOpenEnd(painter, row);
+            break;
         }
     }
     if (document_.patch().cables.empty()) {
@@ -337,6 +340,50 @@ void Chart::paintNormal(QPainter& painter, const ChartRow& row) {
     painter.drawText(
         QRectF(viewport()->width() - ChartLayout::kReadings, row.top, ChartLayout::kReadings - 12, row.height),
         Qt::AlignRight | Qt::AlignVCenter, tr("behind the panel"));
+}
+
+/// A row that ends nowhere: from the end that is known to a question mark.
+void Chart::paintOpenEnd(QPainter& painter, const ChartRow& row) {
+    const Look& l = look();
+    const auto& ends = document_.patch().openEnds;
+    const auto end = std::ranges::find(ends, row.openEnd, &OpenEnd::id);
+    if (end == ends.end()) return;
+    painter.save();
+    painter.setClipRect(QRectF(8, row.top, viewport()->width() - ChartLayout::kReadings - 8, row.height),
+                        Qt::IntersectClip);
+    painter.translate(-horizontalScrollBar()->value(), 0);
+    const qreal middle = row.top + row.height / 2;
+    const JackInfo* jack = document_.library().jack(document_.patch(), end->at);
+    const QColor colour = l.kind(jack ? jack->kind : SignalKind::Control);
+    const qreal known = end->output ? row.fromX : row.toX;
+    const qreal open = end->output ? row.toX : row.fromX;
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setPen(QPen(colour, 1.4, Qt::DashLine));
+    painter.drawLine(QPointF(known, middle), QPointF(open + (end->output ? -9 : 9), middle));
+    painter.setFont(textFont(13, true));
+    painter.setPen(l.ink);
+    painter.drawText(QRectF(open - 9, row.top, 18, row.height), Qt::AlignCenter, QStringLiteral("?"));
+    if (end->output)
+        drawStartMark(painter, {known, middle}, colour);
+    else
+        drawEndMark(painter, {known, middle}, jack ? jack->kind : SignalKind::Control, 1, colour);
+    painter.setFont(textFont(13));
+    const auto word = [&](const QString& text, qreal x, bool leftward) {
+        const QRectF box(leftward ? x - 300 : x, row.top, 300, row.height);
+        const int align = static_cast<int>(Qt::AlignVCenter | (leftward ? Qt::AlignRight : Qt::AlignLeft));
+        painter.fillRect(painter.boundingRect(box, align, text).adjusted(-2, 1, 2, -1), l.paper);
+        painter.setPen(l.ink);
+        painter.drawText(box, align, text);
+    };
+    if (jack)
+        word(q(jackWord(document_.patch(), document_.library(), end->at)), known + (end->output ? -9 : 9), end->output);
+    if (!end->written.empty()) word(q(end->written).left(40), open + (end->output ? 12 : -12), !end->output);
+    painter.restore();
+    painter.setFont(textFont(13));
+    painter.setPen(l.softInk);
+    painter.drawText(
+        QRectF(viewport()->width() - ChartLayout::kReadings, row.top, ChartLayout::kReadings - 12, row.height),
+        Qt::AlignRight | Qt::AlignVCenter, tr("open end"));
 }
 
 std::vector<QRectF> Chart::fixBoxes(const ChartRow& row) const {

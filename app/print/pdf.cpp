@@ -58,6 +58,7 @@ Result<void> writePdf(const Sheet& sheet, const SheetSettings& settings, const s
     const auto application = applicationForPainting();
     QBuffer buffer;
     buffer.open(QIODevice::WriteOnly);
+    std::vector<Bookmark> headings;
     {
         QPdfWriter writer(&buffer);
         const QPageSize::PageSizeId paper = settings.paper == Paper::A5       ? QPageSize::A5
@@ -74,12 +75,15 @@ Result<void> writePdf(const Sheet& sheet, const SheetSettings& settings, const s
                                      QByteArray(bundle.data(), static_cast<qsizetype>(bundle.size())),
                                      QStringLiteral("application/zip"));
         QPainter painter(&writer);
-        printSheet(sheet, settings, painter, QSizeF(writer.width(), writer.height()), [&] {
+        headings = printSheet(sheet, settings, painter, QSizeF(writer.width(), writer.height()), [&] {
             writer.newPage();
             painter.resetTransform();
         });
     }
-    return writeFile(file, {buffer.data().constData(), static_cast<std::size_t>(buffer.data().size())}, FileKind::Pdf);
+    const std::string_view plain(buffer.data().constData(), static_cast<std::size_t>(buffer.data().size()));
+    return withBookmarks(plain, headings).and_then([&](const std::string& bytes) {
+        return writeFile(file, bytes, FileKind::Pdf);
+    });
 }
 
 std::string writeSvg(const Sheet& sheet, const SheetSettings& settings, const std::string& carried) {

@@ -31,6 +31,7 @@ class Printer {
         painter_.scale(scale_, scale_);
     }
 
+    [[nodiscard]] const std::vector<Bookmark>& headings() const { return headings_; }
     /// How many pages it took.
     int print() {
         switch (settings_.layout) {
@@ -108,8 +109,9 @@ class Printer {
         y_ += height + pixels * 0.35;
     }
     /// Stays together with what follows, if that is so high.
-    void heading(const QString& text, qreal keepWith, int pixels = 22) {
+    void heading(const QString& text, qreal keepWith, int pixels = 22, bool under = false) {
         room(2.0 * pixels + keepWith);
+        headings_.push_back({text.toStdString(), page_, y_ / (bottom_ + kMargin), under});
         y_ += 0.7 * pixels;
         paragraph(text, pixels, true);
     }
@@ -181,7 +183,7 @@ class Printer {
             std::string step;
             for (const SheetRow& row : sheet_.rows) {
                 if (row.voice != voice) continue;
-                if (row.heading != step && row.heading != voice) heading(q(row.heading), 120, 20);
+                if (row.heading != step && row.heading != voice) heading(q(row.heading), 120, 20, true);
                 step = row.heading;
                 for (const std::size_t post : {row.fromPost, row.toPost})
                     if (settings_.has(SheetPart::Knobs) && turned.insert(post).second) toTurn(sheet_.posts[post]);
@@ -597,6 +599,7 @@ class Printer {
     qreal bottom_;
     qreal y_ = kMargin;
     int page_ = 1;
+    std::vector<Bookmark> headings_;
 };
 
 /// A5 is read as near as A4; its letters are smaller, not fewer.
@@ -622,8 +625,8 @@ QSize pageSize(const SheetSettings& settings) {
     return settings.landscape ? upright.transposed() : upright;
 }
 
-void printSheet(const Sheet& sheet, const SheetSettings& settings, QPainter& painter, QSizeF page,
-                const std::function<void()>& newPage) {
+std::vector<Bookmark> printSheet(const Sheet& sheet, const SheetSettings& settings, QPainter& painter, QSizeF page,
+                                 const std::function<void()>& newPage) {
     qreal scale = usualScale(settings);
     if (settings.layout == SheetLayout::OnePage) {
         // As large as goes on one page; if even the smallest does not, on as few as it takes, and nothing is cut.
@@ -631,7 +634,9 @@ void printSheet(const Sheet& sheet, const SheetSettings& settings, QPainter& pai
         while (scale > kSmallest && pagesAt(sheet, settings, page, scale) > fewest)
             scale = std::max(kSmallest, scale - 0.05);
     }
-    Printer(sheet, settings, painter, page, scale, newPage).print();
+    Printer printer(sheet, settings, painter, page, scale, newPage);
+    printer.print();
+    return printer.headings();
 }
 
 qreal printChart(const Sheet& sheet, const SheetSettings& settings, QPainter& painter, qreal width) {

@@ -1,6 +1,7 @@
 // Lays a patch sheet out on pages of a size, and draws it.
 #pragma once
 
+#include "print/bookmarks.h"
 #include "sheet/sheet.h"
 
 #include <QPainter>
@@ -17,8 +18,9 @@ QSize pageSize(const SheetSettings& settings);
 
 /// Draws all pages. The painter stands on the first one; `newPage` is called between two and leaves it on the next one,
 /// with the transformation it began with.
-void printSheet(const Sheet& sheet, const SheetSettings& settings, QPainter& painter, QSizeF page,
-                const std::function<void()>& newPage);
+/// Gives its headings and where they stand.
+std::vector<Bookmark> printSheet(const Sheet& sheet, const SheetSettings& settings, QPainter& painter, QSizeF page,
+                                 const std::function<void()>& newPage);
 
 /// The chart alone, as high as it has to be, at most `width` across; returns its height. Nothing is drawn if `painter`
 /// stands on no page of that height: call it twice.

@@ -99,15 +99,22 @@ bool LogKeeper::isKept() {
 }
 
 void LogKeeper::keep(TakeKind kind, const TakeLabel& label) {
-    if (!book()) {
+    if (book())
+        keepPatch(document_.patch(), kind, label);
+    else
         Q_EMIT message(problem_, true);
-        return;
-    }
+}
+
+void LogKeeper::keepCaught(const Patch& patch, const std::string& name) {
+    if (book()) keepPatch(patch, TakeKind::Caught, {name, {}, {"state"}, 0}); // else it is in the patch all the same
+}
+
+void LogKeeper::keepPatch(const Patch& patch, TakeKind kind, const TakeLabel& label) {
     // At once: a program that dies a moment later has kept it. Its sound follows.
     NewTake take{.parent = current_, .at = QDateTime::currentMSecsSinceEpoch(), .kind = kind, .label = label};
-    take.patch = document_.patch();
+    take.patch = patch;
     take.rig = rigOf(take.patch, document_.workspace());
-    if (checker_.upToDate())
+    if (checker_.upToDate() && patch == document_.patch())
         take.figures["findings"] = static_cast<double>(std::ranges::count_if(checker_.findings(), isProblem));
     const std::int64_t id = write(take);
     if (id == 0) return;

@@ -32,6 +32,8 @@ class LogKeeper : public QObject {
     void keep(TakeKind kind = TakeKind::ByHand, const TakeLabel& label = {});
     /// The same before something changes the patch at a stroke, unless it is kept already.
     void keepBefore(TakeKind kind);
+    /// A state of a register that was caught, by the patch that begins at it.
+    void keepCaught(const Patch& patch, const std::string& name);
     /// What was recorded of it becomes the sound of a take.
     void keepRecording(const QString& file);
     /// Sounds of takes are being made.
@@ -54,6 +56,7 @@ class LogKeeper : public QObject {
     void message(const QString& text, bool refusal);
 
   private:
+    void keepPatch(const Patch& patch, TakeKind kind, const TakeLabel& label);
     std::int64_t write(const NewTake& take);
     void look();
 

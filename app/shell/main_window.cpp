@@ -231,8 +231,6 @@ void MainWindow::refreshHead() {
     const Case* housing = document_.housing();
     facts << (housing ? tr("%1 of %2 cables").arg(patch.cables.size()).arg(housing->cableCount())
                       : tr("%n cable(s)", nullptr, static_cast<int>(patch.cables.size())));
-    if (const auto unknown = unknownsOf(patch, document_.library()); !unknown.empty())
-        facts << tr("%1 of %2 knobs unknown").arg(unknown.size()).arg(knobCount(patch, document_.library()));
     const auto found = static_cast<int>(std::ranges::count_if(checker_.findings(), isProblem));
     facts << (!checker_.upToDate() && checker_.settled() ? tr("not checked")
               : !checker_.knows()                        ? tr("looking…")
@@ -242,9 +240,11 @@ void MainWindow::refreshHead() {
               : found == 1 ? tr("1 finding")
                            : tr("%1 findings").arg(found));
     if (!checker_.problem().isEmpty()) facts.last() = checker_.problem();
+    for (const Sentence& fact : unknownFacts(patch, document_.library())) facts << said(fact);
     summary_->setFont(textFont(13));
     summary_->setStyleSheet(QStringLiteral("color: %1").arg(look().softInk.name()));
     summary_->setText(facts.join(QStringLiteral(" · ")));
+    summary_->setToolTip(summary_->text()); // a narrow window cuts it
 }
 
 void MainWindow::refreshTitle() {

@@ -1,7 +1,7 @@
 #include "shell/preferences.h"
 
 #include "look/fonts.h"
-#include "shell/language.h"
+#include "look/language.h"
 #include "widgets/plain.h"
 
 #include <QCheckBox>

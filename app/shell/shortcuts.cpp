@@ -83,6 +83,7 @@ constexpr std::array kShortcuts = {
     Shortcut{"octave-down", "Ctrl+PgDown"},
     Shortcut{"thin-steps", "Ctrl+Shift+D"},
     Shortcut{"humanize-steps", "Ctrl+Y"},
+    Shortcut{"unknown-steps", "Ctrl+Alt+U"},
     Shortcut{"clear-steps", "Ctrl+Shift+Del"},
     Shortcut{"step-entry", "Ctrl+Return"},
     Shortcut{"record-steps", "Ctrl+R"},

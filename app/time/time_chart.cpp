@@ -404,9 +404,10 @@ void TimeChart::sayWhatIsChosen() {
                 if (step < static_cast<int>(lane->hits.size()))
                     text += tr(", step %1: %2")
                                 .arg(step + 1)
-                                .arg(lane->hits[static_cast<std::size_t>(step)] == Hit::Rest     ? tr("rest")
-                                     : lane->hits[static_cast<std::size_t>(step)] == Hit::Accent ? tr("accented hit")
-                                                                                                 : tr("hit"));
+                                .arg(lane->hits[static_cast<std::size_t>(step)] == Hit::Rest      ? tr("rest")
+                                     : lane->hits[static_cast<std::size_t>(step)] == Hit::Accent  ? tr("accented hit")
+                                     : lane->hits[static_cast<std::size_t>(step)] == Hit::Unknown ? tr("not known")
+                                                                                                  : tr("hit"));
     }
     if (text == accessibleDescription()) return;
     setAccessibleDescription(text);

@@ -126,6 +126,7 @@ class TimeChart : public QAbstractScrollArea {
     void paintGrid(QPainter& painter, const TimeRow& row) const;
     void paintTrack(QPainter& painter, const TimeRow& row) const;
     void paintLane(QPainter& painter, const TimeRow& row) const;
+    static void paintUnknown(QPainter& painter, const QRectF& bar, const QColor& colour, qreal width);
     void paintFaders(QPainter& painter, const TimeRow& row) const;
     void paintFill(QPainter& painter, const TimeRow& row) const;
     void paintContour(QPainter& painter, const TimeRow& row) const;

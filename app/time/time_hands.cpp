@@ -152,6 +152,7 @@ void TimeChart::pressTrack(const TimeRow& row, const StepBox& box, const QPointF
             Step& step = t.steps[static_cast<std::size_t>(box.step)];
             if (step.kind != Step::Kind::Note) step = Step{.kind = Step::Kind::Note};
             step.note = note;
+            step.unknown = false;
         },
         dragName_);
     drag_ = Drag::Pitch;
@@ -163,7 +164,7 @@ void TimeChart::pressLane(const StepBox& box, Qt::KeyboardModifiers with) {
     if (with.testFlag(Qt::AltModifier))
         dragHit_ = now == Hit::Accent ? Hit::Hit : Hit::Accent;
     else
-        dragHit_ = now == Hit::Rest ? Hit::Hit : Hit::Rest;
+        dragHit_ = now == Hit::Rest || now == Hit::Unknown ? Hit::Hit : Hit::Rest;
     drag_ = Drag::Paint;
     editor_.changeLane(
         tr("paint hits"), [&](Lane& l) { l.hits[static_cast<std::size_t>(box.step)] = dragHit_; }, dragName_);
@@ -278,7 +279,12 @@ void TimeChart::dragTo(const QPointF& at, Qt::KeyboardModifiers with) {
         if (by == 0) return;
         const std::set<int> chosen = editor_.steps();
         editor_.changeTrack(
-            tr("move notes"), [&](Track& t) { t.steps = transposed(std::move(t.steps), chosen, by); }, dragName_);
+            tr("move notes"),
+            [&](Track& t) {
+                t.steps = transposed(std::move(t.steps), chosen, by);
+                t.steps[static_cast<std::size_t>(dragStep_)].unknown = false; // it is known under the hand
+            },
+            dragName_);
         return;
     }
     case Drag::None:
@@ -452,6 +458,7 @@ void TimeChart::dropEvent(QDropEvent* event) {
         Step& step = track.steps[static_cast<std::size_t>(box->step)];
         if (step.kind != Step::Kind::Note) step = Step{.kind = Step::Kind::Note};
         step.note = *note;
+        step.unknown = false;
     });
 }
 

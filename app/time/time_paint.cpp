@@ -404,6 +404,11 @@ void TimeChart::paintTrack(QPainter& painter, const TimeRow& row) const {
         }
         if (step.kind == Step::Kind::Rest) {
             sounds = false;
+            if (step.unknown) {
+                paintUnknown(painter, QRectF(left + 1, row.bottom() - 20, std::max(6.0, 0.5 * width), 12),
+                             l.kind(SignalKind::Pitch), width);
+                continue;
+            }
             painter.setPen(QPen(faint(l.softInk, 120), 1));
             painter.drawLine(QPointF(left + width / 2 - 3, row.bottom() - 12),
                              QPointF(left + width / 2 + 3, row.bottom() - 12));
@@ -419,6 +424,12 @@ void TimeChart::paintTrack(QPainter& painter, const TimeRow& row) const {
         }
         // Velocity is the strength of the colour, chance a hatch, an accent a cap.
         const int strength = 90 + static_cast<int>(165.0 * step.velocity / 127.0);
+        if (step.unknown) {
+            paintUnknown(painter, bar, colour, width);
+            before = QPointF(bar.right(), bar.center().y());
+            sounds = true;
+            continue;
+        }
         painter.setPen(Qt::NoPen);
         painter.setBrush(QBrush(faint(colour, std::min(colour.alpha(), strength)),
                                 step.probability < 1.0 ? Qt::Dense4Pattern : Qt::SolidPattern));
@@ -440,6 +451,20 @@ void TimeChart::paintTrack(QPainter& painter, const TimeRow& row) const {
         before = QPointF(bar.right(), bar.center().y());
         sounds = true;
     }
+}
+
+/// A step that nobody wrote down: where it is tried, as an outline, with a question mark.
+void TimeChart::paintUnknown(QPainter& painter, const QRectF& bar, const QColor& colour, qreal width) {
+    painter.setPen(QPen(colour, 1.2, Qt::DashLine));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawRect(bar.adjusted(0.5, 0.5, -0.5, -0.5));
+    if (width < 10) return;
+    painter.setFont(textFont(13, true));
+    painter.setPen(look().ink);
+    // Within it where it is high enough, as a hit is; else above it, where notes have their names.
+    const bool within = bar.height() >= 15;
+    painter.drawText(within ? bar : QRectF(bar.left(), bar.top() - 21, std::max(20.0, width), 18),
+                     within ? Qt::AlignCenter : Qt::AlignLeft | Qt::AlignVCenter, QStringLiteral("?"));
 }
 
 void TimeChart::paintLane(QPainter& painter, const TimeRow& row) const {
@@ -475,6 +500,10 @@ void TimeChart::paintLane(QPainter& painter, const TimeRow& row) const {
         if (hit == Hit::Rest) continue;
         const qreal high = hit == Hit::Accent ? 25 : 17;
         const QRectF block(left + 1, ground - high, std::clamp(0.42 * width, 3.0, 18.0), high);
+        if (hit == Hit::Unknown) {
+            paintUnknown(painter, block, l.kind(SignalKind::Gate), width);
+            continue;
+        }
         painter.fillRect(block, faint(l.kind(SignalKind::Gate), box.again ? 90 : 220));
         if (hit == Hit::Accent)
             painter.fillRect(QRectF(block.left(), block.top() - 1, block.width() + 4, 3),

@@ -225,11 +225,13 @@ void TimePanel::buildSteps() {
             editor_.changeSteps(tr("tie"), [](Step& step) {
                 step.kind = Step::Kind::Tie;
                 step.gate = 1.0;
+                step.unknown = false;
             });
         } else if (note) {
             editor_.changeSteps(tr("write a note"), [&](Step& step) {
                 if (step.kind != Step::Kind::Note) step = Step{.kind = Step::Kind::Note};
                 step.note = *note;
+                step.unknown = false;
             });
         } else {
             Q_EMIT message(tr("“%1” is no note. Write D3, B♭3 or F#2, - for a rest, = for a tie.").arg(text), true);

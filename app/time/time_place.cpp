@@ -173,6 +173,7 @@ void TimePlace::addActions(const Menus& menus) {
              << add(menus.patch, "thin-steps", tr("&Thin out: every other note"), [this] { editor_->thin(); })
              << add(menus.patch, "humanize-steps", tr("Hu&manize velocities and gates"),
                     [this] { editor_->humanize(); })
+             << add(menus.patch, "unknown-steps", tr("&Nobody knows these steps"), [this] { markUnknown(); })
              << add(menus.patch, "clear-steps", tr("Start a&fresh: clear the line"), [this] { startAfresh(); });
     menus.patch.addSeparator();
     add(menus.patch, "step-entry", tr("Step &entry"), [this] {
@@ -384,6 +385,26 @@ void TimePlace::pinChosen() {
     responder_->pin(wanted, !responder_->pinned().contains(wanted));
 }
 
+/// Chosen steps that nobody wrote down; what stands there is tried. All of them are so already: they are known.
+void TimePlace::markUnknown() {
+    const std::set<int> chosen = editor_->steps();
+    const auto among = [&](std::size_t i) { return chosen.contains(static_cast<int>(i)); };
+    if (const Lane* lane = editor_->lane(); lane && !chosen.empty()) {
+        bool all = true;
+        for (std::size_t i = 0; i < lane->hits.size(); ++i) all = all && (!among(i) || lane->hits[i] == Hit::Unknown);
+        editor_->changeLane(tr("nobody knows a step"), [&](Lane& line) {
+            for (std::size_t i = 0; i < line.hits.size(); ++i)
+                if (among(i)) line.hits[i] = all ? Hit::Hit : Hit::Unknown;
+        });
+    } else if (const Track* track = editor_->track(); track && !chosen.empty()) {
+        bool all = true;
+        for (std::size_t i = 0; i < track->steps.size(); ++i) all = all && (!among(i) || track->steps[i].unknown);
+        editor_->changeSteps(tr("nobody knows a step"), [=](Step& step) { step.unknown = !all; });
+    } else {
+        Q_EMIT message(tr("Choose steps of a track or lane first."), true);
+    }
+}
+
 void TimePlace::showMenu(const QPoint& where) {
     auto* menu = new QMenu(this);
     menu->setAttribute(Qt::WA_DeleteOnClose);
@@ -416,6 +437,7 @@ void TimePlace::showMenu(const QPoint& where) {
             editor_->changeSteps(tr("tie"), [](Step& step) {
                 step.kind = Step::Kind::Tie;
                 step.gate = 1.0;
+                step.unknown = false;
             });
         });
     }

@@ -49,6 +49,7 @@ class TimePlace : public Place {
     void startAfresh();
     void takeFromMidi();
     void saveAsMidi();
+    void markUnknown();
     void pinChosen();
     void addSceneActions(const Menus& menus);
     void writeScenes();

@@ -76,7 +76,19 @@ void StateTools::catchNow() {
     if (!ok || !here) return;
     const auto caught =
         catchState(session_.document.patch(), session_.document.library(), post_, bits, name.toStdString());
-    if (apply(caught, tr("catch state %1").arg(name)) && here) choose(name);
+    if (!apply(caught, tr("catch state %1").arg(name)) || !here) return;
+    choose(name);
+    keepTake(name.toStdString());
+}
+
+/// A take of its own kind: a patch that begins at the state, so that it is heard again exactly.
+void StateTools::keepTake(const std::string& name) {
+    const Patch& patch = session_.document.patch();
+    if (!session_.log || !patch.post(post_)) return;
+    const auto there = goToState(patch, session_.document.library(), post_, name).and_then([&](const Edits& edits) {
+        return applyEdits(patch, edits);
+    });
+    if (there) session_.log->keepCaught(*there, patch.post(post_)->name + ": " + name);
 }
 
 void StateTools::goTo() {

@@ -27,6 +27,7 @@ class StateTools : public QWidget {
 
   private:
     void catchNow();
+    void keepTake(const std::string& name);
     void goTo();
     void forget();
     bool apply(const Result<Edits>& edits, const QString& name);

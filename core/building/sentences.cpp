@@ -2,9 +2,11 @@
 
 #include "building/capacity.h"
 #include "building/flow.h"
+#include "building/nobody_knows.h"
 #include "library/meaning.h"
 #include "library/tie.h"
 #include "library/words.h"
+#include "model/pattern_text.h"
 #include "timing/pattern_edits.h"
 #include "units/letters.h"
 #include "units/number.h"
@@ -90,7 +92,8 @@ class Build {
     Result<void> tie(const std::string& sentence);
     Result<void> turn(const std::string& sentence);
     Result<void> call(const std::string& rest);
-    /// "tracks track 1: d3 d3 - f3"; nothing if it is no such sentence.
+    std::optional<Result<void>> openEnd(const std::string& sentence);
+    /// "tracks track 1, swing 60: d3 d3 - f3"; nothing if it is no such sentence.
     std::optional<Result<void>> play(const std::string& sentence);
     Result<void> note(const std::string& text, const std::string& post);
     Result<JackRef> end(const std::string& text, bool output);
@@ -221,6 +224,24 @@ Result<JackRef> Build::end(const std::string& text, bool output) {
     return tl::unexpected(problem ? *problem : unknown(text, output));
 }
 
+/// "osc saw to ?", "? to filter in 1": a cable of which nobody knows the other end.
+std::optional<Result<void>> Build::openEnd(const std::string& sentence) {
+    const auto unknown = [](std::string_view text) { return text == "?" || text == "unknown"; };
+    const auto at = sentence.find(" to ");
+    if (at == std::string::npos) return std::nullopt;
+    const bool output = unknown(std::string_view(sentence).substr(at + 4));
+    if (!output && !unknown(std::string_view(sentence).substr(0, at))) return std::nullopt;
+    const auto known = end(output ? sentence.substr(0, at) : sentence.substr(at + 4), output);
+    if (!known) return Result<void>(tl::unexpected(known.error()));
+    OpenEnd open;
+    open.at = *known;
+    open.output = output;
+    open.voice = headed_ ? voice_ : patch_.post(known->post)->voice;
+    open.step = step_;
+    ++said_.others;
+    return apply(AddOpenEnd{open});
+}
+
 Result<void> Build::tie(const std::string& sentence) {
     // A name may have a "to" of its own: the first one that leaves two jacks is meant.
     std::optional<Error> problem;
@@ -334,7 +355,8 @@ Result<void> Build::call(const std::string& rest) {
 std::optional<Result<void>> Build::play(const std::string& sentence) {
     const std::size_t colon = sentence.find(':');
     if (colon == std::string::npos) return std::nullopt;
-    std::vector<std::string> words = wordsOf(plainWords(sentence.substr(0, colon)));
+    const std::size_t comma = std::min(sentence.find(','), colon);
+    std::vector<std::string> words = wordsOf(plainWords(sentence.substr(0, comma)));
     int variation = 0;
     if (words.size() > 2 && words.back().size() == 1 && words.back()[0] >= 'a' && words.back()[0] <= 'h') {
         variation = words.back()[0] - 'a';
@@ -352,6 +374,14 @@ std::optional<Result<void>> Build::play(const std::string& sentence) {
     const LineRef line{*known, words[words.size() - 2] == "lane", static_cast<int>(*number) - 1};
     auto pattern = withLine(patternOf(patch_, *known), line, variation, sentence.substr(colon + 1));
     if (!pattern) return Result<void>(tl::unexpected(pattern.error()));
+    if (comma < colon) {
+        const auto stride = readStrideWords(sentence.substr(comma, colon - comma));
+        if (!stride) return Result<void>(tl::unexpected(stride.error()));
+        if (line.lane)
+            laneAt(*pattern, variation, line.index).stride = *stride;
+        else
+            trackAt(*pattern, variation, line.index).stride = *stride;
+    }
     if (const Sentence why = tooMuchFor(*sequencer, *pattern); !why.empty()) return Result<void>(failure(why));
     ++said_.others;
     return apply(SetPattern{std::move(*pattern)});
@@ -402,8 +432,14 @@ Result<void> Build::read(const std::string& line) {
         return note(text->substr(std::min(colon + 2, text->size())), text->substr(0, colon));
     }
     if (const auto text = rest("call ")) return call(*text);
+    if (const auto name = rest("unknown part ")) {
+        if (name->empty()) return failure(say("write what it is called, as in \"unknown part grey box\""));
+        ++said_.others;
+        return apply(AddPost{unknownPart(patch_, *name, voice_)});
+    }
     if (auto played = play(line)) return *played;
     const std::string sentence = plainWords(line);
+    if (auto open = openEnd(sentence)) return *open;
     Build tried = *this;
     const auto turned = tried.turn(sentence);
     if (turned) {
@@ -442,8 +478,8 @@ Result<Sentences> readSentences(const std::string& text, const Patch& patch, con
             return failure(inside(say("sentence {}, \"{}\"", number, shown), std::move(why)));
         };
         if (number > kMostSentences) return fail(say("at most {} are read at once", kMostSentences));
-        if (line.size() > kLongestSentence)
-            return fail(say("it is {} characters long, at most {} are read", line.size(), kLongestSentence));
+        const std::size_t most = line.find(':') < kLongestSentence ? kLongestLine : kLongestSentence;
+        if (line.size() > most) return fail(say("it is {} characters long, at most {} are read", line.size(), most));
         if (auto read = build.read(line); !read) return fail(read.error().reason);
     }
     Sentences said = std::move(build).take();

@@ -5,8 +5,12 @@
 //   another vca out to line out l     … always for a free part
 //   filter cutoff 412 Hz              turns a knob: "at", "to" or "=" may stand before the value
 //   contour 1 decay at 10:20
+//   osc a saw to ?                    nobody knows where that cable goes; "? to filter in 1": where it comes from
+//   unknown part grey box             a part that nobody knows any more
 //   filter res unknown                nobody knows where it stands; "between 10:00 and 12:00": only that much is known
-//   tracks track 1: d3 d3 - f3        writes a line of a sequencer (pattern_text.h); "lane 2 b:" in variation B
+//   tracks track 1: d3 d3 - f3        writes a line of a sequencer (pattern_text.h); "lane 2 b:" in variation B; with
+//   commas
+//                                     before the colon: every 2, backward, pendulum, random, triplets, swing 62, lock 2
 //   call osc a Leader                 names a post
 //   title: First voice                names the patch
 //   # Lead · make it sound            the heading of the cables that follow
@@ -23,6 +27,7 @@
 namespace lariat {
 
 inline constexpr std::size_t kLongestSentence = 300; ///< characters
+inline constexpr std::size_t kLongestLine = 4000;    ///< of one that writes steps or a note behind a colon
 inline constexpr std::size_t kMostSentences = 2000;
 
 struct Sentences {

@@ -1,11 +1,14 @@
 #include "findings/finding.h"
 
+#include "building/nobody_knows.h"
 #include "findings/rules.h"
 #include "findings/trial.h"
 #include "library/tie.h"
+#include "library/unknowns.h"
 
 #include <algorithm>
 #include <array>
+#include <set>
 
 #include <fmt/format.h>
 
@@ -195,9 +198,47 @@ const Dismissal* dismissalOf(const Patch& patch, const Finding& finding) {
 
 } // namespace
 
-/// What hangs on a knob that nobody wrote down cannot be told: it is so at the guess.
+/// The posts that a finding sits on; of what is silent, also those that lead there.
+std::set<std::string> postsOf(const Finding& finding, const Patch& patch) {
+    std::set<std::string> out;
+    if (const Cable* cable = patch.cable(finding.cable)) out = {cable->from.post, cable->to.post};
+    if (!finding.post.empty()) out.insert(finding.post);
+    if (finding.rule != "no-sound" && finding.rule != "no-path") return out;
+    for (std::size_t size = 0; size != out.size();) {
+        size = out.size();
+        for (const Cable& cable : patch.cables)
+            if (out.contains(cable.to.post)) out.insert(cable.from.post);
+    }
+    return out;
+}
+
+/// What of it nobody wrote down; empty if all is known.
+Sentence unknownOf(const Finding& finding, const Observation& observation) {
+    const Patch& patch = observation.patch;
+    const std::set<std::string> posts = postsOf(finding, patch);
+    for (const OpenEnd& end : patch.openEnds)
+        if (posts.contains(end.at.post))
+            return say("cannot be told, {}", openEndText(end, patch, *observation.library).str());
+    for (const std::string& post : posts)
+        if (const Post* one = patch.post(post); one && isUnknownPart(*one))
+            return say("cannot be told, nobody knows what {} is", one->name);
+    for (const Fix& fix : finding.fixes)
+        for (const Edit& edit : fix.edits)
+            if (const auto* steps = std::get_if<SetPattern>(&edit))
+                if (const Pattern* pattern = patch.pattern(steps->pattern->post); pattern && hasUnknownSteps(*pattern))
+                    return say("cannot be told, steps of {} are unknown", observation.nameOf(pattern->post));
+    return {};
+}
+
+/// What hangs on a knob that nobody wrote down cannot be told: it is so at the guess. The same goes for steps, ends of
+/// cables and parts.
 void sayWhatIsUnknown(Finding& finding, const Observation& observation) {
     if (!isProblem(finding)) return;
+    if (Sentence why = unknownOf(finding, observation); !why.empty()) {
+        finding.severity = Severity::Note;
+        finding.reason.where.insert(finding.reason.where.begin(), std::move(why));
+        return;
+    }
     for (const Fix& fix : finding.fixes)
         for (const Edit& edit : fix.edits)
             if (const auto* turn = std::get_if<SetKnob>(&edit)) {

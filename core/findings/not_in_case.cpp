@@ -1,5 +1,6 @@
 // Not in the case: the patch uses a module that this case does not have, or has in another place.
 #include "building/capacity.h"
+#include "building/nobody_knows.h"
 #include "findings/rules.h"
 
 #include <algorithm>
@@ -21,6 +22,17 @@ Findings findNotInCase(const Observation& o) {
         return out;
     }
     for (const Post& post : o.patch.posts) {
+        if (isUnknownPart(post)) {
+            out.push_back({"nobody-knows",
+                           Severity::Note,
+                           0,
+                           post.id,
+                           say("nobody knows what {} is", post.name),
+                           say("What comes in leaves at every output, for want of better. Choose the part of the case "
+                               "that it was, once that is clear."),
+                           {}});
+            continue;
+        }
         const Slot* slot = o.housing->slot(post.slot);
         if (slot && slot->module == post.module) continue;
         const ModuleInfo* module = o.library->module(post.module);

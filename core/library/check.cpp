@@ -115,6 +115,15 @@ Result<Patch> checkPatch(Patch patch, const Library& library) {
         }
         std::set<JackRef> taken;
         for (std::size_t i = 0; i < patch.cables.size(); ++i) checkCable(patch, patch.cables[i], i + 1, library, taken);
+        for (std::size_t i = 0; i < patch.openEnds.size(); ++i) {
+            const JackRef& at = patch.openEnds[i].at;
+            const JackInfo* jack = library.jack(patch, at);
+            const char* side = patch.openEnds[i].output ? "from" : "to";
+            if (!jack || jack->output != patch.openEnds[i].output)
+                throw ReadError(fmt::format("open-ends/{}/{}", i + 1, side),
+                                patch.openEnds[i].output ? say("there is no output \"{}\"", at.text())
+                                                         : say("there is no input \"{}\"", at.text()));
+        }
         for (std::size_t i = 0; i < patch.patterns.size(); ++i) {
             const Post* post = patch.post(patch.patterns[i]->post);
             const PartInfo* part = post ? library.part(*post) : nullptr;

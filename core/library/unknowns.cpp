@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include <fmt/format.h>
+
 namespace lariat {
 
 std::vector<UnknownKnob> unknownsOf(const Patch& patch, const Library& library) {
@@ -19,6 +21,44 @@ std::vector<UnknownKnob> unknownsOf(const Patch& patch, const Library& library) 
         }
     }
     return out;
+}
+
+UnknownCount countUnknown(const Patch& patch, const Library& library) {
+    UnknownCount out;
+    out.knobs = static_cast<int>(unknownsOf(patch, library).size());
+    out.ends = static_cast<int>(patch.openEnds.size());
+    out.parts = static_cast<int>(
+        std::ranges::count_if(patch.posts, [](const Post& post) { return post.module == kUnknownModule; }));
+    for (const Shared<Pattern>& pattern : patch.patterns)
+        for (int v = 0; v <= static_cast<int>(pattern->others.size()); ++v) {
+            for (const Track& track : pattern->tracksOf(v))
+                out.steps += static_cast<int>(std::ranges::count(track.steps, true, &Step::unknown));
+            for (const Lane& lane : pattern->lanesOf(v))
+                out.steps += static_cast<int>(std::ranges::count(lane.hits, Hit::Unknown));
+        }
+    return out;
+}
+
+std::vector<Sentence> unknownFacts(const Patch& patch, const Library& library) {
+    const UnknownCount count = countUnknown(patch, library);
+    std::vector<Sentence> out;
+    if (count.knobs > 0) out.push_back(say("{} of {} knobs unknown", count.knobs, knobCount(patch, library)));
+    if (count.steps > 0)
+        out.push_back(count.steps == 1 ? say("one step unknown") : say("{} steps unknown", count.steps));
+    if (count.ends > 0) out.push_back(count.ends == 1 ? say("one open end") : say("{} open ends", count.ends));
+    if (count.parts > 0)
+        out.push_back(count.parts == 1 ? say("one unknown part") : say("{} unknown parts", count.parts));
+    return out;
+}
+
+Sentence openEndText(const OpenEnd& end, const Patch& patch, const Library& library) {
+    const Post* post = patch.post(end.at.post);
+    const JackInfo* jack = library.jack(patch, end.at);
+    const std::string name = fmt::format("{} {}", post ? post->name : end.at.post, jack ? jack->name : end.at.jack);
+    if (end.written.empty())
+        return end.output ? say("{} to nobody knows where", name) : say("{} from nobody knows where", name);
+    return end.output ? say("{} to \"{}\", wherever that is", name, end.written)
+                      : say("{} from \"{}\", wherever that is", name, end.written);
 }
 
 int knobCount(const Patch& patch, const Library& library) {

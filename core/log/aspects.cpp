@@ -9,7 +9,7 @@ namespace lariat {
 namespace {
 
 constexpr const char* kLists[] = {"posts",     "cables",      "patterns", "performances", "headings",
-                                  "dismissed", "controllers", "settings", "scenes"};
+                                  "dismissed", "controllers", "settings", "scenes",       "open-ends"};
 
 bool isList(const std::string& key) {
     return std::ranges::find(kLists, key) != std::end(kLists);
@@ -23,7 +23,7 @@ std::string textOf(const Json& node, const char* key) {
 
 /// What tells one element of a list from the others.
 std::string nameOf(const std::string& list, const Json& node) {
-    if (list == "posts") return textOf(node, "id");
+    if (list == "posts" || list == "open-ends") return textOf(node, "id");
     if (list == "cables") return textOf(node, "to");
     if (list == "patterns" || list == "performances") return textOf(node, "post");
     if (list == "headings") return textOf(node, "voice") + "\n" + textOf(node, "step");

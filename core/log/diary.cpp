@@ -96,6 +96,9 @@ std::string diaryAsMarkdown(const std::string& heading, const std::vector<DiaryE
         out += fmt::format("\n## {} · {}\n\n{}\n", entry.take.id, takeName(entry.take, speak), about(entry, speak));
         out += fmt::format("\n![{}](data:image/svg+xml;base64,{})\n", speak(say("outline and spectrum")),
                            base64(thumbPicture(entry.take.thumb)));
+        if (!entry.chart.empty())
+            out += fmt::format("\n![{}](data:image/svg+xml;base64,{})\n", speak(say("chart, with what is different")),
+                               base64(entry.chart));
         if (!entry.take.label.notes.empty()) out += fmt::format("\n{}\n", entry.take.label.notes);
         if (!entry.changes.empty()) out += "\n";
         for (const std::string& change : entry.changes) out += fmt::format("- {}\n", change);
@@ -116,9 +119,9 @@ svg {{ color: #2f5d8a; display: block; margin: .6em 0 }} pre {{ white-space: pre
 )",
                                   escapedHtml(heading));
     for (const DiaryEntry& entry : entries) {
-        out += fmt::format("<h2>{} · {}</h2>\n<div class=\"about\">{}</div>\n{}\n", entry.take.id,
+        out += fmt::format("<h2>{} · {}</h2>\n<div class=\"about\">{}</div>\n{}\n{}\n", entry.take.id,
                            escapedHtml(takeName(entry.take, speak)), escapedHtml(about(entry, speak)),
-                           thumbPicture(entry.take.thumb));
+                           thumbPicture(entry.take.thumb), entry.chart);
         if (!entry.take.label.notes.empty()) out += fmt::format("<pre>{}</pre>\n", escapedHtml(entry.take.label.notes));
         if (!entry.changes.empty()) {
             out += "<ul>\n";

@@ -15,6 +15,7 @@ struct DiaryEntry {
     std::string from{};                 ///< name of the take it came from; empty: from none
     std::vector<std::string> changes{}; ///< since that one, a line each
     Figures figures{};
+    std::string chart{}; ///< of what it came from and itself as a small picture (log/both.h); may be empty
 };
 
 /// Outline above, thirds of octaves below, as SVG: 360 by 96, in black on what is behind it.

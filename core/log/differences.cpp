@@ -359,7 +359,8 @@ class Comparison {
             if (moved == is && is.note == was.note + 12) return say("step {} an octave up", number);
             if (moved == is && is.note == was.note - 12) return say("step {} an octave down", number);
         }
-        if (is.kind == Step::Kind::Rest) return say("step {} rests", number);
+        if (is.unknown && !was.unknown) return say("step {} is not known any more", number);
+        if (is.kind == Step::Kind::Rest && !is.unknown) return say("step {} rests", number);
         if (is.kind == Step::Kind::Tie && was.kind != is.kind) return say("step {} is tied", number);
         return say("step {}: {} → {}", number, writeStepShort(was), writeStepShort(is));
     }
@@ -378,9 +379,10 @@ class Comparison {
         for (const int step : other) {
             const auto i = static_cast<std::size_t>(step);
             if (i >= was.size() || i >= is.size()) continue;
-            told.details.push_back(is[i] == Hit::Rest     ? say("step {} rests", step + 1)
-                                   : is[i] == Hit::Accent ? say("step {} is an accent", step + 1)
-                                                          : say("step {} is a hit", step + 1));
+            told.details.push_back(is[i] == Hit::Rest      ? say("step {} rests", step + 1)
+                                   : is[i] == Hit::Accent  ? say("step {} is an accent", step + 1)
+                                   : is[i] == Hit::Unknown ? say("step {} is not known", step + 1)
+                                                           : say("step {} is a hit", step + 1));
         }
     }
 
@@ -433,6 +435,20 @@ class Comparison {
                 if (auto keys = taken(list, one); !keys.empty())
                     tell(Group::Notes, sentence(one, out_.has(list, one)), std::move(keys));
         };
+        for (const std::string& one : elements("open-ends")) {
+            auto keys = taken("open-ends", one);
+            if (keys.empty()) continue;
+            const bool now = out_.has("open-ends", one);
+            const Patch& of = now ? b_ : a_;
+            const auto end = std::ranges::find(of.openEnds, one, [](const OpenEnd& e) { return std::to_string(e.id); });
+            if (end == of.openEnds.end()) continue; // its order alone
+            Difference& told = tell(Group::Cables,
+                                    now ? say("nobody knows where the cable at {} goes", jack(of, end->at))
+                                        : say("the cable at {} has no open end any more", jack(of, end->at)),
+                                    std::move(keys));
+            told.post = end->at.post;
+            if (now && !end->written.empty()) told.figure = plain(end->written);
+        }
         each("dismissed", [](const std::string& one, bool now) {
             const std::string rule = one.substr(0, one.find('\n'));
             return now ? say("a finding is meant: {}", rule) : say("a finding speaks again: {}", rule);
@@ -539,6 +555,10 @@ Result<Patch> broughtOver(const Patch& a, const Patch& b, const std::vector<Diff
             if (key.list == "posts" && !key.element.empty() && !b.post(key.element)) going.insert(key.element);
         }
     for (std::size_t i = 0; i < keys.size(); ++i) {
+        if (keys[i].list == "open-ends" && !keys[i].element.empty())
+            for (const OpenEnd& end : b.openEnds)
+                if (std::to_string(end.id) == keys[i].element && !a.post(end.at.post))
+                    addPost(keys, wanted, end.at.post);
         if (keys[i].list != "cables" || keys[i].element.empty()) continue;
         const Cable* cable = nullptr;
         for (const Cable& one : b.cables)

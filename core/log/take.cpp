@@ -29,6 +29,8 @@ Sentence takeKindText(TakeKind kind) {
         return say("before going back");
     case TakeKind::Recorded:
         return say("recorded");
+    case TakeKind::Caught:
+        return say("a state that was caught");
     case TakeKind::Brought:
         break;
     }

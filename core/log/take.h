@@ -14,7 +14,8 @@ namespace lariat {
 struct Workspace;
 
 /// What made it.
-enum class TakeKind { ByHand, BeforePlan, BeforeReading, BeforeReturn, Recorded, Brought };
+/// Caught: a state of a register, at which its patch begins, so that it is heard again exactly.
+enum class TakeKind { ByHand, BeforePlan, BeforeReading, BeforeReturn, Recorded, Brought, Caught };
 /// "by hand", "before the plan" …
 Sentence takeKindText(TakeKind kind);
 

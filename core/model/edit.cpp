@@ -85,6 +85,9 @@ struct Applier {
             cable.id = patch.freshCableId();
         else if (patch.cable(cable.id))
             return failure(say("there is a cable with the number {} already", cable.id));
+        const auto open = std::ranges::find_if(
+            patch.openEnds, [&](const OpenEnd& one) { return one.at == cable.from || one.at == cable.to; });
+        if (open != patch.openEnds.end()) patch.openEnds.erase(open);
         const auto end = patch.cables.end();
         const auto size = static_cast<int>(patch.cables.size());
         patch.cables.insert(edit.row > 0 && edit.row <= size ? patch.cables.begin() + (edit.row - 1) : end,
@@ -154,6 +157,24 @@ struct Applier {
             post->unknown.erase(edit.knob);
         return std::move(patch);
     }
+    Result<Patch> operator()(const AddOpenEnd& edit) {
+        OpenEnd end = edit.end;
+        if (!patch.post(end.at.post)) return noPost(end.at.post);
+        if (patch.openEnds.size() >= kMostOpenEnds)
+            return failure(say("there are {} open ends already; more are not kept", kMostOpenEnds));
+        if (end.id == 0)
+            for (const OpenEnd& one : patch.openEnds) end.id = std::max(end.id, one.id);
+        if (edit.end.id == 0) ++end.id;
+        if (std::ranges::count(patch.openEnds, end.id, &OpenEnd::id) > 0)
+            return failure(say("there is an open end with the number {} already", end.id));
+        patch.openEnds.push_back(std::move(end));
+        return std::move(patch);
+    }
+    Result<Patch> operator()(const RemoveOpenEnd& edit) {
+        if (std::erase_if(patch.openEnds, [&](const OpenEnd& one) { return one.id == edit.id; }) == 0)
+            return failure(say("there is no open end with the number {}", edit.id));
+        return std::move(patch);
+    }
     Result<Patch> operator()(const AddPost& edit) {
         if (patch.post(edit.post.id)) return failure(say("there is a post \"{}\" already", edit.post.id));
         patch.posts.push_back(edit.post);
@@ -162,6 +183,7 @@ struct Applier {
     Result<Patch> operator()(const RemovePost& edit) {
         if (!patch.post(edit.id)) return noPost(edit.id);
         std::erase_if(patch.cables, [&](const Cable& c) { return c.from.post == edit.id || c.to.post == edit.id; });
+        std::erase_if(patch.openEnds, [&](const OpenEnd& one) { return one.at.post == edit.id; });
         std::erase_if(patch.patterns, [&](const Pattern& p) { return p.post == edit.id; });
         std::erase_if(patch.performances, [&](const Performance& p) { return p.post == edit.id; });
         std::erase_if(patch.controllers, [&](const Controller& c) { return c.post == edit.id; });

@@ -12,6 +12,7 @@
 
 namespace lariat {
 
+/// If one of its ends was open, with nobody knowing where the cable goes, it is known now.
 struct TieCable {
     Cable cable; ///< id 0: a fresh one is given
     int row = 0; ///< 1-based; 0: after the last row
@@ -61,6 +62,13 @@ struct SetUnknown {
     std::string post;
     std::string knob;
     std::optional<Unknown> unknown;
+};
+/// Notes down a cable of which one end is known; an id of 0: a fresh one is given.
+struct AddOpenEnd {
+    OpenEnd end;
+};
+struct RemoveOpenEnd {
+    int id;
 };
 struct AddPost {
     Post post;
@@ -166,11 +174,11 @@ struct AskOnSheet {
     bool on = true;
 };
 
-using Edit =
-    std::variant<TieCable, RemoveCable, MoveCable, SwapCables, ReorderCable, RegroupCable, DescribeCable, SetKnob,
-                 SetUnknown, AddPost, RemovePost, ReorderPost, SetPattern, SetPerformance, ChooseSources, SetTitle,
-                 DescribePatch, DescribePost, SeatPost, DescribeKnob, StyleHeading, RenameHeading, MoveHeading,
-                 DismissFinding, RestoreFinding, LearnController, ForgetController, KeepSetting, SetScenes, AskOnSheet>;
+using Edit = std::variant<TieCable, RemoveCable, MoveCable, SwapCables, ReorderCable, RegroupCable, DescribeCable,
+                          SetKnob, SetUnknown, AddPost, RemovePost, ReorderPost, SetPattern, SetPerformance,
+                          ChooseSources, SetTitle, DescribePatch, DescribePost, SeatPost, DescribeKnob, StyleHeading,
+                          RenameHeading, MoveHeading, DismissFinding, RestoreFinding, LearnController, ForgetController,
+                          KeepSetting, SetScenes, AskOnSheet, AddOpenEnd, RemoveOpenEnd>;
 
 /// The patch after one edit. Fails if the edit names something that is not there or an input that is taken.
 Result<Patch> applyEdit(const Patch& patch, const Edit& edit);

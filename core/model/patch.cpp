@@ -64,6 +64,26 @@ Cable readCable(Reader& in) {
     return cable;
 }
 
+OpenEnd readOpenEnd(Reader& in) {
+    OpenEnd end;
+    end.id = in.integer("id", 1, kMostCableId);
+    end.output = in.has("from");
+    end.at = readJackRef(in, end.output ? "from" : "to");
+    end.written = in.text("written", "");
+    end.voice = in.text("voice", "");
+    end.step = in.text("step", "");
+    end.extra = in.rest();
+    return end;
+}
+
+/// The oldest one that can say all of it.
+int versionOf(const Patch& patch) {
+    if (!patch.openEnds.empty() ||
+        std::ranges::any_of(patch.patterns, [](const Shared<Pattern>& one) { return hasUnknownSteps(*one); }))
+        return 3;
+    return std::ranges::any_of(patch.posts, [](const Post& post) { return !post.unknown.empty(); }) ? 2 : 1;
+}
+
 Heading readHeading(Reader& in) {
     Heading heading{in.text("voice", ""), in.text("step", ""), in.text("colour", ""), in.flag("folded", false)};
     heading.extra = in.rest();
@@ -219,6 +239,16 @@ template <class T> std::shared_ptr<const T> sharedOf(const std::vector<Shared<T>
 
 } // namespace
 
+bool hasUnknownSteps(const Pattern& pattern) {
+    for (int v = 0; v <= static_cast<int>(pattern.others.size()); ++v) {
+        for (const Track& track : pattern.tracksOf(v))
+            if (std::ranges::any_of(track.steps, &Step::unknown)) return true;
+        for (const Lane& lane : pattern.lanesOf(v))
+            if (std::ranges::count(lane.hits, Hit::Unknown) > 0) return true;
+    }
+    return false;
+}
+
 const Post* Patch::post(std::string_view id) const {
     const auto it = std::ranges::find(posts, id, &Post::id);
     return it == posts.end() ? nullptr : &*it;
@@ -288,6 +318,13 @@ Result<Patch> readPatch(std::string_view bytes) {
             if (std::ranges::count(patch.cables, patch.cables.back().id, &Cable::id) > 1)
                 cable.fail("id", say("is the number of another cable already"));
         });
+        in.each("open-ends", [&](Reader end) {
+            patch.openEnds.push_back(readOpenEnd(end));
+            if (std::ranges::count(patch.openEnds, patch.openEnds.back().id, &OpenEnd::id) > 1)
+                end.fail("id", say("is the number of another open end already"));
+            if (patch.openEnds.size() > kMostOpenEnds)
+                end.fail("id", say("more than {} open ends are not kept", kMostOpenEnds));
+        });
         in.each("patterns", [&](Reader pattern) { patch.patterns.push_back(readPattern(pattern)); });
         in.each("performances", [&](Reader played) { patch.performances.push_back(readPerformance(played)); });
         in.each("headings", [&](Reader heading) { patch.headings.push_back(readHeading(heading)); });
@@ -315,8 +352,7 @@ Result<Patch> readPatch(std::string_view bytes) {
 }
 
 std::string writePatch(const Patch& patch) {
-    const bool unknown = std::ranges::any_of(patch.posts, [](const Post& post) { return !post.unknown.empty(); });
-    Json out = {{"format", "lariat-patch"}, {"version", unknown ? kPatchVersion : 1}, {"title", patch.title}};
+    Json out = {{"format", "lariat-patch"}, {"version", versionOf(patch)}, {"title", patch.title}};
     putText(out, "about", patch.about);
     putText(out, "key", patch.key);
     out["case"] = patch.caseId;
@@ -355,6 +391,14 @@ std::string writePatch(const Patch& patch) {
         cables.push_back(std::move(node));
     }
     out["cables"] = std::move(cables);
+    for (const OpenEnd& end : patch.openEnds) {
+        Json node = {{"id", end.id}, {end.output ? "from" : "to", end.at.text()}};
+        putText(node, "written", end.written);
+        putText(node, "voice", end.voice);
+        putText(node, "step", end.step);
+        putBack(node, end.extra);
+        out["open-ends"].push_back(std::move(node));
+    }
     Json patterns = Json::array();
     for (const Shared<Pattern>& pattern : patch.patterns) patterns.push_back(writePattern(pattern));
     out["patterns"] = std::move(patterns);

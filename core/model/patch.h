@@ -74,6 +74,20 @@ struct Cable {
     bool operator==(const Cable&) const = default;
 };
 
+/// A cable of which only one end is known.
+struct OpenEnd {
+    int id = 0;            ///< among the open ends
+    JackRef at;            ///< the end that is known
+    bool output = false;   ///< it leaves an output there, and nobody knows where it goes
+    std::string written{}; ///< what was written down of the other one; may be empty
+    std::string voice{};
+    std::string step{};
+    Extra extra{};
+
+    bool operator==(const OpenEnd&) const = default;
+};
+inline constexpr std::size_t kMostOpenEnds = 1000;
+
 /// What is remembered about the heading over some rows.
 struct Heading {
     std::string voice;
@@ -135,6 +149,7 @@ struct Patch {
     std::map<std::string, Setting> settings{}; ///< put aside to come back to, by name: "A", "B"
     std::vector<Scene> scenes{};               ///< in the order in which they are played
     std::vector<SheetQuestion> asked{};        ///< for the sheet
+    std::vector<OpenEnd> openEnds{};
     /// Keys of settings that this version does not know: by name and post; of the setting itself under "".
     std::map<std::string, std::map<std::string, Extra>> settingExtras{};
 
@@ -156,12 +171,16 @@ struct Patch {
     [[nodiscard]] int freshCableId() const;
 };
 
-inline constexpr int kPatchVersion = 2; ///< 2: knobs of which nobody knows where they stand
+/// 2: knobs of which nobody knows where they stand; 3: steps and ends of cables that nobody wrote down
+inline constexpr int kPatchVersion = 3;
+
+/// A step or hit that nobody wrote down.
+bool hasUnknownSteps(const Pattern& pattern);
 
 /// Reads a "lariat-patch" document. Whether modules, jacks and knobs exist is checked by library/check.h.
 Result<Patch> readPatch(std::string_view bytes);
 /// Writes what readPatch reads, with a stable key order; as version 1, which older programs read, if nothing is
-/// unknown.
+/// unknown, and as version 2 if only knobs are.
 std::string writePatch(const Patch& patch);
 
 } // namespace lariat

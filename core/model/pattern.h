@@ -21,6 +21,7 @@ struct Step {
     double probability = 1.0; ///< of being played at all
     int repeats = 1;          ///< times that it is struck within its step, 1…8
     double late = 0.0;        ///< part of the step by which it comes late, 0…0.9: what was played by hand
+    bool unknown = false;     ///< nobody wrote it down: what stands here is tried
 
     bool operator==(const Step&) const = default;
 };
@@ -71,8 +72,9 @@ struct Track {
     bool operator==(const Track&) const = default;
 };
 
-/// A step of a lane. Where a lane has accents, its other hits are lower: 5 V instead of 8 V.
-enum class Hit : unsigned char { Rest, Hit, Accent };
+/// A step of a lane. Where a lane has accents, its other hits are lower: 5 V instead of 8 V. Of one that nobody wrote
+/// down, a hit is tried.
+enum class Hit : unsigned char { Rest, Hit, Accent, Unknown };
 
 /// A line of triggers.
 struct Lane {

@@ -28,8 +28,6 @@ double numberFrom(std::string_view text, double min, double max, const std::stri
     return *value;
 }
 
-constexpr const char* kDirections[] = {"forward", "backward", "pendulum", "random"};
-
 void readLines(Reader& in, std::vector<Track>& tracks, std::vector<Lane>& lanes) {
     in.each("tracks", [&](Reader track) {
         Track out{track.text("name"), {}, {}};
@@ -153,16 +151,17 @@ Stride readStride(Reader& in) {
     stride.triplets = in.flag("triplets", false);
     stride.swing = 0.01 * in.number("swing", 50, 100.0 * kMostSwing, 50);
     const std::string direction = in.text("direction", "forward");
-    const auto* found = std::ranges::find(kDirections, direction);
-    if (found == std::end(kDirections))
+    const auto* found = std::ranges::find(kDirectionNames, direction);
+    if (found == kDirectionNames.end())
         in.fail("direction", say("\"{}\" is not one of forward, backward, pendulum, random", direction));
-    stride.direction = static_cast<Direction>(found - kDirections);
+    stride.direction = static_cast<Direction>(found - kDirectionNames.begin());
     return stride;
 }
 
 void writeStride(Json& out, const Stride& stride) {
     if (stride.division != 1) out["division"] = stride.division;
-    if (stride.direction != Direction::Forward) out["direction"] = kDirections[static_cast<int>(stride.direction)];
+    if (stride.direction != Direction::Forward)
+        out["direction"] = kDirectionNames[static_cast<std::size_t>(stride.direction)];
     if (stride.lock != 1) out["lock"] = stride.lock;
     if (stride.triplets) out["triplets"] = true;
     if (stride.swing != 0.5) out["swing"] = std::round(1e6 * stride.swing) / 1e4;

@@ -3,6 +3,7 @@
 #include "units/number.h"
 #include "units/pitch.h"
 
+#include <algorithm>
 #include <cmath>
 #include <optional>
 
@@ -31,8 +32,12 @@ tl::unexpected<Error> noStep(std::string_view text) {
 /// The note, rest or tie that a step begins with, with the marks behind it.
 Result<Step> readHead(std::string_view word, std::string_view text) {
     Step step;
-    for (; !word.empty() && (word.back() == '!' || word.back() == '~'); word.remove_suffix(1))
-        (word.back() == '!' ? step.accent : step.slide) = true;
+    for (; !word.empty() && (word.back() == '!' || word.back() == '~' || word.back() == '?'); word.remove_suffix(1))
+        (word.back() == '!' ? step.accent : word.back() == '?' ? step.unknown : step.slide) = true;
+    if (word.empty() && step.unknown) { // not even a note to try
+        step.kind = Step::Kind::Note;
+        return step;
+    }
     if (word.empty()) return noStep(text);
     const char sign = word.front();
     step.kind = sign == '=' ? Step::Kind::Tie : sign == '-' || sign == '.' ? Step::Kind::Rest : Step::Kind::Note;
@@ -112,6 +117,7 @@ std::string writeStep(const Step& step, char between) {
     std::string out = step.kind == Step::Kind::Rest ? "-" : step.kind == Step::Kind::Tie ? "=" : "";
     if (out.empty() || step.note != Step{}.note) out += noteName(step.note);
     if (step.accent) out += "!";
+    if (step.unknown) out += "?";
     const auto word = [&](const std::string& text) { out += between + text; };
     if (step.gate != usualGate(step.kind)) word(fmt::format("{}", step.gate));
     if (step.velocity != 100) word(fmt::format("v{}", step.velocity));
@@ -138,8 +144,15 @@ Result<std::vector<Step>> readSteps(std::string_view line) {
                     say("behind * should stand how often \"{}\" is played, 1 to {}", word.substr(0, star), kMaxSteps)));
             times = static_cast<std::size_t>(*count);
         }
-        const auto step = readStep(word.substr(0, star));
+        auto step = readStep(word.substr(0, star));
         if (!step) return failure(inside(say("step {}", steps.size() + 1), step.error().reason));
+        // Of a step that nobody knows, the note before is tried.
+        if (word.front() == '?')
+            for (std::size_t i = steps.size(); i-- > 0;)
+                if (steps[i].kind == Step::Kind::Note) {
+                    step->note = steps[i].note;
+                    break;
+                }
         steps.insert(steps.end(), times, *step);
         if (steps.size() > 1000 * kMaxSteps) break;
     }
@@ -170,8 +183,11 @@ Result<std::vector<Hit>> readHits(std::string_view line) {
         case 'X':
             hits.push_back(Hit::Accent);
             break;
+        case '?':
+            hits.push_back(Hit::Unknown);
+            break;
         default:
-            return failure(say("should be written with x, X, . and spaces only; character {} is another", i + 1));
+            return failure(say("should be written with x, X, ., ? and spaces only; character {} is another", i + 1));
         }
     }
     if (hits.empty() || hits.size() > kMaxSteps) return failure(tooMany(hits.size()));
@@ -182,7 +198,50 @@ std::string writeHits(const std::vector<Hit>& hits) {
     std::string out;
     for (std::size_t i = 0; i < hits.size(); ++i) {
         if (i > 0 && i % 4 == 0) out += ' ';
-        out += hits[i] == Hit::Accent ? 'X' : hits[i] == Hit::Hit ? 'x' : '.';
+        constexpr std::string_view kSigns = ".xX?"; // in the order of Hit
+        out += kSigns[static_cast<std::size_t>(hits[i])];
+    }
+    return out;
+}
+
+std::string strideWords(const Stride& stride) {
+    std::string out;
+    if (stride.division != 1) out += fmt::format(", every {}", stride.division);
+    if (stride.direction != Direction::Forward)
+        out += fmt::format(", {}", kDirectionNames[static_cast<std::size_t>(stride.direction)]);
+    if (stride.triplets) out += ", triplets";
+    if (stride.swing != 0.5) out += fmt::format(", swing {}", std::round(1e6 * stride.swing) / 1e4);
+    if (stride.lock != 1) out += fmt::format(", lock {}", stride.lock);
+    return out;
+}
+
+Result<Stride> readStrideWords(std::string_view words) {
+    Stride out;
+    for (std::string_view word : piecesOf(words, ",")) {
+        while (word.starts_with(' ')) word.remove_prefix(1);
+        while (word.ends_with(' ')) word.remove_suffix(1);
+        if (word.empty()) continue;
+        const std::size_t blank = word.find(' ');
+        const std::string_view head = word.substr(0, blank);
+        const auto number = blank == std::string_view::npos ? std::nullopt : parseNumber(word.substr(blank + 1));
+        const auto whole = [&](int least, int most) {
+            return number && *number >= least && *number <= most && *number == std::floor(*number);
+        };
+        if (const auto* named = std::ranges::find(kDirectionNames, word); named != kDirectionNames.end())
+            out.direction = static_cast<Direction>(named - kDirectionNames.begin());
+        else if (word == "triplets")
+            out.triplets = true;
+        else if (head == "every" && whole(1, 16))
+            out.division = static_cast<int>(*number);
+        else if (head == "lock" && whole(0, 16))
+            out.lock = static_cast<int>(*number);
+        else if (head == "swing" && number && *number >= 50.0 && *number <= 100.0 * kMostSwing)
+            out.swing = 0.01 * *number;
+        else
+            return failure(
+                say("\"{}\" is no way through the steps: write every 2, backward, pendulum, random, triplets, "
+                    "swing 62 or lock 2",
+                    word));
     }
     return out;
 }

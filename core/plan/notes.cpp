@@ -1,11 +1,14 @@
 #include "plan/notes.h"
 
 #include "building/capacity.h"
+#include "building/nobody_knows.h"
 #include "library/check.h"
 #include "library/tie.h"
+#include "library/unknowns.h"
 #include "library/words.h"
 #include "model/edit.h"
 #include "model/pattern_text.h"
+#include "plan/notes_german.h"
 #include "plan/notes_words.h"
 #include "timing/lines.h"
 #include "timing/pattern_edits.h"
@@ -43,7 +46,7 @@ class NotesReader {
         current_.clear();
         mentioned_.clear();
         if (!remark(text)) {
-            text = withoutBrackets(text);
+            text = fromGerman(withoutBrackets(text));
             if (!headed(text))
                 for (const std::string& clause : clausesOf(plainLine(text))) this->clause(clause);
         }
@@ -94,13 +97,14 @@ class NotesReader {
         const std::string head = plainWords(text.substr(0, colon));
         const std::string rest(trimmed(text.substr(colon + 1)));
         if (rest.empty()) return false;
-        if (head == "title" || head == "patch" || head == "name") {
+        if (head == "title" || head == "patch" || head == "name" || head == "titel") {
             patch_.title = rest;
             understood(say("the title"));
-        } else if (head == "key") {
+        } else if (head == "key" || head == "tonart") {
             patch_.key = rest;
             understood(say("the key"));
-        } else if (head == "note" || head == "nb" || head == "remark" || head == "idea" || head == "todo") {
+        } else if (head == "note" || head == "nb" || head == "remark" || head == "idea" || head == "todo" ||
+                   head == "notiz" || head == "bemerkung" || head == "idee") {
             note(rest);
         } else {
             return false;
@@ -271,7 +275,12 @@ class NotesReader {
             const std::vector<End> into = ends(stages[s]);
             for (const End& a : from)
                 for (const End& b : into)
-                    if (!a.post.empty() && !b.post.empty()) tie(a, b);
+                    if (!a.post.empty() && !b.post.empty())
+                        tie(a, b);
+                    else if (!a.post.empty() && b.open)
+                        leaveOpen(a, true);
+                    else if (!b.post.empty() && a.open)
+                        leaveOpen(b, false);
             from.clear();
             for (const End& b : into) // what goes on leaves by another jack
                 if (!b.post.empty()) from.push_back({b.post, {}});
@@ -281,8 +290,54 @@ class NotesReader {
 
     struct End {
         std::string post;
-        std::string jack; ///< as it was written; empty: the usual one
+        std::string jack;  ///< as it was written; empty: the usual one
+        bool open = false; ///< nobody knows which
     };
+
+    /// "some filter", "that grey thing": a part that nobody knows any more.
+    static bool isVague(const std::string& word) {
+        return among(word, std::array{"some", "something", "unknown", "mystery", "whatever", "forgotten", "that"});
+    }
+    /// The part that was called so in an earlier line, or one that is new.
+    std::string vague(const Words& words) {
+        const std::string called = joined(words);
+        for (const Post& post : patch_.posts)
+            if (isUnknownPart(post) && looseWords(post.name) == looseWords(called)) return post.id;
+        Post post = unknownPart(patch_, called, voice_);
+        const std::string id = post.id;
+        if (!edit(AddPost{std::move(post)})) return {};
+        understood(say("\"{}\" is a part that nobody knows", called));
+        mentioned_.push_back(id);
+        return id;
+    }
+    /// The end that is known, where the usual cable would be.
+    void leaveOpen(const End& known, bool output) {
+        const PartInfo& of = part(known.post);
+        const JackInfo* best = nullptr;
+        int score = 0;
+        for (const JackInfo& jack : of.jacks) {
+            if (jack.output != output) continue;
+            int now = 4 * fits(jack, known.jack);
+            if (!output && now < 20 && aimsAt(of, jack, known.jack)) now = 20;
+            if (now == 0) continue;
+            const bool taken = !output && patch_.cableInto({known.post, jack.id});
+            if (jack.kind == SignalKind::Audio) ++now;
+            if (taken) now -= 60;
+            if (!best || now > score) {
+                best = &jack;
+                score = now;
+            }
+        }
+        if (!best) {
+            failed(say("{} has no jack \"{}\"", name(known.post), known.jack));
+            return;
+        }
+        OpenEnd end;
+        end.at = {known.post, best->id};
+        end.output = output;
+        end.voice = voice_;
+        if (edit(AddOpenEnd{end})) understood(openEndText(end, patch_, library_));
+    }
 
     std::vector<End> ends(const Words& words) {
         std::vector<End> out;
@@ -291,8 +346,8 @@ class NotesReader {
         const auto close = [&] {
             if (one.empty()) return;
             if (one.size() == 1 && (one[0] == "?" || one[0] == "unknown" || one[0] == "somewhere")) {
-                failed(say("the other end of the cable is not known; it is left out"));
-                out.push_back({});
+                out.push_back({{}, {}, true});
+                one.clear();
                 return;
             }
             if (const auto from = std::ranges::find(one, "from"); from != one.end() && from + 1 != one.end())
@@ -304,6 +359,9 @@ class NotesReader {
                 used = 1;
             } else if (const auto found = thing(one, used, true)) {
                 post = *found;
+            } else if (isVague(one[0])) {
+                post = vague(one);
+                used = one.size();
             }
             if (post.empty()) {
                 failed(say("\"{}\": no thing is named that this case has", joined(one)), nearThings(one));

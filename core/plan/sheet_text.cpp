@@ -1,11 +1,13 @@
 #include "plan/sheet_text.h"
 
+#include "building/sentences.h"
 #include "library/check.h"
 #include "library/meaning.h"
 #include "library/tie.h"
 #include "library/words.h"
 #include "model/edit.h"
 #include "timing/lines.h"
+#include "timing/pattern_edits.h"
 #include "timing/scenes.h"
 #include "units/letters.h"
 #include "units/number.h"
@@ -258,8 +260,57 @@ class SheetTextReader {
         return note;
     }
 
-    /// Of the one sequencer that plays a pattern: tracks, lanes, and those of its variations.
+    /// Lines of steps as they were written down exactly; of older sheets what their words say, where one sequencer
+    /// plays.
     void pattern() {
+        bool exact = false;
+        for (std::size_t i = 1; i < lines_.size(); ++i) {
+            if (!lines_[i].starts_with("  - `") || !lines_[i].ends_with('`') || lines_[i].size() < 7) continue;
+            const std::string sentence = lines_[i].substr(5, lines_[i].size() - 6);
+            const auto read = readSentences(sentence, patch_, workspace_.library, housing_);
+            if (!read) {
+                answer(i, {}, read.error().reason);
+                continue;
+            }
+            for (const Edit& one : read->edits)
+                if (!edit(i, one)) return;
+            exact = true;
+            const std::string head = sentence.substr(0, std::min(sentence.find(','), sentence.find(':')));
+            if (const auto* set = std::get_if<SetPattern>(&read->edits.back()))
+                nameLine(set->pattern->post, head, lines_[i - 1]);
+            answer(i, plain(head));
+        }
+        if (!exact) patternInWords();
+    }
+
+    /// "- Kick B: x · x" above "Tracks lane 1 b": the line is called Kick.
+    void nameLine(const std::string& post, const std::string& head, const std::string& said) {
+        std::istringstream in(head);
+        std::vector<std::string> words;
+        for (std::string word; in >> word;) words.push_back(word);
+        int variation = 0;
+        if (words.size() > 3 && words.back().size() == 1 && words.back()[0] >= 'a') {
+            variation = words.back()[0] - 'a';
+            words.pop_back();
+        }
+        const auto colon = said.find(": ");
+        const auto number = words.size() > 2 ? parseNumber(words.back()) : std::nullopt;
+        if (!said.starts_with("- ") || colon == std::string::npos || !number) return;
+        std::string name = said.substr(2, colon - 2);
+        Pattern pattern = *patch_.pattern(post);
+        // With variations, the letter stands behind the name.
+        if (name.size() > 2 && name[name.size() - 2] == ' ' && name.back() == static_cast<char>('A' + variation))
+            name.resize(name.size() - 2);
+        const int index = static_cast<int>(*number) - 1;
+        if (words[words.size() - 2] == "lane")
+            laneAt(pattern, variation, index).name = name;
+        else
+            trackAt(pattern, variation, index).name = name;
+        if (auto made = applyEdit(patch_, SetPattern{std::move(pattern)})) patch_ = std::move(*made);
+    }
+
+    /// Of the one sequencer that plays a pattern: tracks, lanes, and those of its variations.
+    void patternInWords() {
         const Sequencer* plays = nullptr;
         const std::vector<Sequencer> all = sequencersOf(patch_, workspace_.library);
         for (const Sequencer& one : all)
@@ -301,7 +352,10 @@ class SheetTextReader {
             if (hits) {
                 Lane lane{name, {}};
                 for (const std::string& word : words)
-                    lane.hits.push_back(word == "x" ? Hit::Hit : word == "X" ? Hit::Accent : Hit::Rest);
+                    lane.hits.push_back(word == "x"   ? Hit::Hit
+                                        : word == "X" ? Hit::Accent
+                                        : word == "?" ? Hit::Unknown
+                                                      : Hit::Rest);
                 pattern.lanes.push_back(std::move(lane));
                 answer(i, say("{} lane {}", patch_.post(plays->post)->name, pattern.lanes.size()));
             } else if (std::ranges::all_of(words, [&](const std::string& word) { return stepOf(word).has_value(); })) {

@@ -88,7 +88,7 @@ std::string writeMarkdown(const Sheet& sheet, const SheetSettings& settings) {
     if (settings.has(SheetPart::Pattern) && !sheet.pattern.empty()) {
         out += fmt::format("\n## {}\n\n", speak(partName(SheetPart::Pattern)));
         for (const SheetLine& line : sheet.pattern)
-            out += fmt::format("- {}: {}\n", line.name, fmt::join(line.steps, " "));
+            out += fmt::format("- {}: {}\n  - `{}`\n", line.name, fmt::join(line.steps, " "), line.exact);
     }
     if (settings.has(SheetPart::Answers) && !sheet.answers.empty()) {
         out += fmt::format("\n## {}\n\n", speak(partName(SheetPart::Answers)));

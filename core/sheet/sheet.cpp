@@ -1,10 +1,12 @@
 #include "sheet/sheet.h"
 
+#include "building/nobody_knows.h"
 #include "library/meaning.h"
 #include "library/midi_table.h"
 #include "library/tie.h"
 #include "library/unknowns.h"
 #include "sheet/idle.h"
+#include "timing/pattern_edits.h"
 #include "timing/scenes.h"
 #include "units/level.h"
 #include "units/pitch.h"
@@ -166,23 +168,34 @@ std::vector<SheetLine> patternOf(const Patch& patch, const Speaker& speak) {
                 if (!pattern.others.empty()) text += fmt::format(" {}", static_cast<char>('A' + v));
                 return text;
             };
+            const auto exactly = [&](bool lane, std::size_t index, int variation) {
+                return lineSentence(patch, pattern, {pattern.post, lane, static_cast<int>(index)}, variation);
+            };
             const auto& tracks = pattern.tracksOf(v);
             for (std::size_t t = 0; t < tracks.size(); ++t) {
-                if (v > 0 && t < pattern.tracks.size() && tracks[t].steps == pattern.tracks[t].steps) continue;
-                SheetLine line{named(tracks[t].name, say("track {}", t + 1)), {}};
+                if (v > 0 && t < pattern.tracks.size() && tracks[t].steps == pattern.tracks[t].steps &&
+                    tracks[t].stride == pattern.tracks[t].stride)
+                    continue;
+                SheetLine line{named(tracks[t].name, say("track {}", t + 1)), {}, exactly(false, t, v)};
                 for (const Step& step : tracks[t].steps)
-                    line.steps.push_back(step.kind == Step::Kind::Rest ? speak(say("rest"))
-                                         : step.kind == Step::Kind::Tie
-                                             ? speak(say("tie"))
-                                             : noteName(step.note) + (step.accent ? "!" : ""));
+                    line.steps.push_back((step.kind == Step::Kind::Rest ? speak(say("rest"))
+                                          : step.kind == Step::Kind::Tie
+                                              ? speak(say("tie"))
+                                              : noteName(step.note) + (step.accent ? "!" : "")) +
+                                         (step.unknown ? "?" : ""));
                 out.push_back(std::move(line));
             }
             const auto& lanes = pattern.lanesOf(v);
             for (std::size_t l = 0; l < lanes.size(); ++l) {
-                if (v > 0 && l < pattern.lanes.size() && lanes[l].hits == pattern.lanes[l].hits) continue;
-                SheetLine line{named(lanes[l].name, say("lane {}", l + 1)), {}};
+                if (v > 0 && l < pattern.lanes.size() && lanes[l].hits == pattern.lanes[l].hits &&
+                    lanes[l].stride == pattern.lanes[l].stride)
+                    continue;
+                SheetLine line{named(lanes[l].name, say("lane {}", l + 1)), {}, exactly(true, l, v)};
                 for (const Hit hit : lanes[l].hits)
-                    line.steps.emplace_back(hit == Hit::Accent ? "X" : hit == Hit::Hit ? "x" : "·");
+                    line.steps.emplace_back(hit == Hit::Accent    ? "X"
+                                            : hit == Hit::Hit     ? "x"
+                                            : hit == Hit::Unknown ? "?"
+                                                                  : "·");
                 out.push_back(std::move(line));
             }
         }
@@ -232,6 +245,13 @@ void addPaperwork(Sheet& sheet, const Observation& o) {
         sheet.unknowns.push_back(
             fmt::format("{} {}: {}", o.nameOf(one.post), knob.name, speak(unknownText(one, knob))));
     }
+    for (const OpenEnd& end : o.patch.openEnds) sheet.unknowns.push_back(speak(openEndText(end, o.patch, *o.library)));
+    for (const Shared<Pattern>& pattern : o.patch.patterns)
+        if (hasUnknownSteps(*pattern))
+            sheet.unknowns.push_back(
+                speak(say("{}: steps with a question mark are tried as they stand here", o.nameOf(pattern->post))));
+    for (const Post& post : o.patch.posts)
+        if (isUnknownPart(post)) sheet.unknowns.push_back(speak(say("{}: nobody knows what part it is", post.name)));
     for (const Cable& cable : o.patch.cables) {
         const JackInfo* jack = o.jack(cable.from);
         if (!jack || jack->kind != SignalKind::Audio) continue;
@@ -321,8 +341,8 @@ Sheet makeSheet(const Observation& o, const std::vector<Finding>& findings, cons
         if (const KnobInfo* tempo = o.part(post.id)->knobFor("clock", "tempo"); tempo && sheet.tempo.empty())
             sheet.tempo = tempo->scale.text(knobValue(post, *tempo));
     }
-    if (const auto unknown = unknownsOf(o.patch, *o.library).size(); unknown > 0)
-        sheet.unknown = speak(say("{} of {} knobs unknown", unknown, knobCount(o.patch, *o.library)));
+    for (const Sentence& fact : unknownFacts(o.patch, *o.library))
+        sheet.unknown += (sheet.unknown.empty() ? "" : ", ") + speak(fact);
     sheet.rows = rowsOf(o, speak);
     sheet.cables = countCables(o, speak);
     sheet.pattern = patternOf(o.patch, speak);

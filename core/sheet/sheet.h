@@ -66,6 +66,7 @@ struct SheetCount {
 struct SheetLine {
     std::string name;
     std::vector<std::string> steps;
+    std::string exact{}; ///< of a line of steps: all of it as a sentence that can be read (building/sentences.h)
 };
 
 struct Answer; // of the Bench; who prints pictures knows what it is

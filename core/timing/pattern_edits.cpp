@@ -206,6 +206,14 @@ std::string lineText(const Pattern& pattern, const LineRef& line, int variation)
     return index < tracks.size() ? writeSteps(tracks[index].steps) : std::string();
 }
 
+std::string lineSentence(const Patch& patch, const Pattern& pattern, const LineRef& line, int variation) {
+    const Post* post = patch.post(line.post);
+    const Stride* stride = strideOf(pattern, line, variation);
+    return fmt::format("{} {} {}{}{}: {}", post ? post->name : line.post, line.lane ? "lane" : "track", line.index + 1,
+                       variation > 0 ? fmt::format(" {}", static_cast<char>('a' + variation)) : "",
+                       stride ? strideWords(*stride) : "", lineText(pattern, line, variation));
+}
+
 Result<Pattern> withLine(Pattern pattern, const LineRef& line, int variation, std::string_view words) {
     if (line.lane) {
         auto hits = readHits(words);

@@ -50,6 +50,8 @@ Lane& laneAt(Pattern& pattern, int variation, int index);
 
 /// The line in words (pattern_text.h); empty if it is not written.
 std::string lineText(const Pattern& pattern, const LineRef& line, int variation);
+/// All of a line as a sentence (building/sentences.h): "Tracks lane 1 b, swing 62: x... x.x."
+std::string lineSentence(const Patch& patch, const Pattern& pattern, const LineRef& line, int variation);
 /// The pattern with that line, or why the words are none.
 Result<Pattern> withLine(Pattern pattern, const LineRef& line, int variation, std::string_view words);
 /// The stride of a line; nullptr if it is not written.

@@ -2,6 +2,7 @@
 // changed there as a chart, and taken back; a state is caught while it plays, kept, gone back to.
 #include "app/opened.h"
 #include "building/states.h"
+#include "engine/render.h"
 #include "maker/keep_module.h"
 #include "stock/maker_page.h"
 #include "stock/stock_place.h"
@@ -197,6 +198,17 @@ class BoxWindowTest : public QObject {
         QCOMPARE(caught.front().name, std::string("Shoal"));
         auto* states = o.seen<QComboBox>("states");
         QCOMPARE(states->currentText(), QStringLiteral("Shoal"));
+        // It is a take of its own kind as well, whose patch begins at the state.
+        const auto takes = o.window.log().book()->list();
+        QVERIFY(takes && takes->size() == 1);
+        QVERIFY(takes->front().kind == TakeKind::Caught);
+        QVERIFY(takes->front().label.name.ends_with("Shoal"));
+        const Patch begins = o.window.log().book()->take(takes->front().id)->patch;
+        QCOMPARE(begins.post("register")->knobs.at("state"), static_cast<double>(caught.front().bits));
+        RenderOptions twice;
+        twice.seconds = 1.0;
+        QVERIFY(render(begins, o.document().library(), twice)->left ==
+                render(begins, o.document().library(), twice)->left);
         // A second one of that name is refused: what was caught is not lost.
         answerInput({QStringLiteral("Shoal")});
         QTest::mouseClick(o.seen<QPushButton>("catch-state"), Qt::LeftButton);

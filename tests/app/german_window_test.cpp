@@ -1,8 +1,8 @@
 // The window in German: nothing that is said in it is left in English, and what is typed and refused is understood.
 #include "app/opened.h"
+#include "look/language.h"
 #include "look/text.h"
 #include "shell/interface_scale.h"
-#include "shell/language.h"
 #include "shell/preferences.h"
 #include "shell/render_dialog.h"
 

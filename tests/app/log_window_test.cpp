@@ -1,6 +1,7 @@
 // The Log by mouse and keys: takes are kept while everything goes on, told apart, brought over, heard blind, gone back
 // to.
 #include "app/opened.h"
+#include "log/both_chart.h"
 #include "log/log_place.h"
 #include "model/file.h"
 #include "shell/rail.h"
@@ -185,6 +186,45 @@ class LogWindowTest : public QObject {
                      ->knobs.at("cutoff"),
                  300.0);
         QCOMPARE(o.patch().post("filter")->knobs.at("cutoff"), 655.0);
+    }
+
+    /// Both on one chart: what went is dashed, what came is strong; a row leads to its difference and back.
+    void bothAreDrawnOnOneChart() {
+        const QTemporaryDir own;
+        Opened o(own.path());
+        const std::int64_t first = keep(o);
+        const Cable gone = o.patch().cables[3];
+        QVERIFY(o.window.document().apply({RemoveCable{gone.id}}, QStringLiteral("take out")));
+        turn(o, "filter", "cutoff", 655.0);
+        const std::int64_t second = keep(o);
+        o.window.showPlace(QStringLiteral("log"));
+        LogPlace& log = logOf(o);
+        log.lookAt(second);
+        BothChart& both = log.both();
+        EVENTUALLY(both.isVisible() && both.width() > 200);
+        QCOMPARE(both.both().rows.size(), o.patch().cables.size() + 1);
+        QVERIFY(both.accessibleDescription().contains(QLatin1String("only before")));
+        const QImage image = both.grab().toImage();
+        const auto has = [&](int row, const QColor& colour) {
+            const QRect at = both.rowRect(row);
+            for (int y = at.top(); y <= at.bottom(); ++y)
+                for (int x = 0; x < image.width(); ++x)
+                    if (QColor(image.pixel(x, y)) == colour) return true;
+            return false;
+        };
+        QVERIFY(has(3, look().alarm));
+        QVERIFY(!has(0, look().alarm));
+        QTest::mouseClick(&both, Qt::LeftButton, {}, both.rowRect(3).center());
+        QVERIFY(log.changes().currentItem());
+        QVERIFY(log.changes().currentItem()->text(1).startsWith(QLatin1String("unplugged")));
+        // By keys through the list, the chart follows.
+        log.changes().setFocus();
+        const QImage marked = both.grab().toImage();
+        QTest::keyClick(&log.changes(), Qt::Key_Down);
+        EVENTUALLY(both.grab().toImage() != marked);
+        log.lookAt(first);
+        QVERIFY(std::ranges::all_of(both.both().rows,
+                                    [](const BothRow& row) { return row.state == BothRow::State::Same; }));
     }
 
     void theyAreHeardInTurnsAndBlind() {

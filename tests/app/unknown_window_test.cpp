@@ -1,9 +1,13 @@
 // Knobs that nobody wrote down, through the real window: marked from the menu, narrowed down, counted at the head,
 // asked for, and known again once somebody turns them.
 #include "app/opened.h"
+#include "building/nobody_knows.h"
 #include "library/unknowns.h"
 
 #include <QMenu>
+#include <QScrollBar>
+
+#include <set>
 
 using namespace lariat;
 using namespace lariat::test;
@@ -89,6 +93,94 @@ class UnknownWindowTest : public QObject {
         QTest::keyClick(knob, Qt::Key_Up);
         EVENTUALLY(!o.place().inspector().knob("cutoff")->unknown());
         QVERIFY(o.patch().post("filter")->unknown.empty());
+    }
+
+    /// A cable whose end nobody knows: noted while it plays, on the chart, saved, and gone once it is tied.
+    void aCableWithAnOpenEndStandsOnTheChart() {
+        Opened o;
+        o.window.sound().setRunning(true);
+        o.window.selection().choosePost("filter");
+        answerFinder({QStringLiteral("Filter band-pass to nobody")});
+        answerInput({QStringLiteral("the far box")});
+        o.action(QStringLiteral("open-end"))->trigger();
+        EVENTUALLY(o.patch().openEnds.size() == 1);
+        QCOMPARE(o.patch().openEnds.front().written, std::string("the far box"));
+        o.window.activateWindow();
+        const auto open = [&]() -> const ChartRow* {
+            const auto& rows = o.chart().chartLayout().rows;
+            const auto at = std::ranges::find(rows, ChartRow::Kind::Open, &ChartRow::kind);
+            return at == rows.end() ? nullptr : &*at;
+        };
+        EVENTUALLY(open() != nullptr);
+        EVENTUALLY(head(o).contains(QLatin1String("one open end")));
+        // What is painted there is no empty row, and a click on it chooses the jack that is known.
+        const auto index = static_cast<int>(open() - o.chart().chartLayout().rows.data());
+        const QRect place = o.chart().rowRect(index);
+        o.chart().verticalScrollBar()->setValue(o.chart().verticalScrollBar()->maximum());
+        const QRect shown = o.chart().rowRect(index);
+        const QImage image = o.chart().viewport()->grab(shown).toImage();
+        std::set<QRgb> colours;
+        for (int x = 0; x < image.width(); ++x) colours.insert(image.pixel(x, image.height() / 2));
+        QVERIFY2(colours.size() > 3, qPrintable(QString::number(place.width())));
+        QTest::mouseClick(o.chart().viewport(), Qt::LeftButton, {}, shown.center());
+        QCOMPARE(o.window.selection().chosen().jack, (JackRef{"filter", "band"}));
+        const QString file = o.folder.filePath(QStringLiteral("open.lariat"));
+        QVERIFY(o.window.document().saveAs(file));
+        const Patch saved = o.patch();
+        QVERIFY(o.window.openFile(file));
+        QVERIFY(o.patch() == saved);
+        // Tied by the line: the open end is gone, in one step of the history.
+        o.place().tieLine().setText(QStringLiteral("filter band to mixer in 3"));
+        QTest::keyClick(&o.place().tieLine(), Qt::Key_Return);
+        QVERIFY(o.patch().openEnds.empty());
+        QVERIFY(open() == nullptr);
+        o.window.document().history().undo();
+        QCOMPARE(o.patch().openEnds.size(), std::size_t{1});
+        answerFinder({QStringLiteral("Filter band-pass")});
+        o.action(QStringLiteral("close-open-end"))->trigger();
+        QVERIFY(o.patch().openEnds.empty());
+        o.action(QStringLiteral("close-open-end"))->trigger();
+        QVERIFY(o.window.messages().text().contains(QLatin1String("No cable has an open end")));
+    }
+
+    void aPartThatNobodyKnowsIsKnownLater() {
+        Opened o;
+        answerInput({QStringLiteral("grey box")});
+        o.action(QStringLiteral("unknown-part"))->trigger();
+        EVENTUALLY(!o.window.selection().post().empty() && isUnknownPart(*o.patch().post(o.window.selection().post())));
+        o.window.activateWindow();
+        o.place().tieLine().setText(QStringLiteral("lfo triangle to grey box in; grey box out 1 to filter in 2"));
+        QTest::keyClick(&o.place().tieLine(), Qt::Key_Return);
+        EVENTUALLY(head(o).contains(QLatin1String("one unknown part")));
+        const std::size_t cables = o.patch().cables.size();
+        o.window.selection().choosePost(std::ranges::find(o.patch().posts, std::string("grey box"), &Post::name)->id);
+        answerFinder({QString()});
+        o.action(QStringLiteral("known-as"))->trigger();
+        EVENTUALLY(std::ranges::none_of(o.patch().posts, isUnknownPart));
+        QVERIFY(std::ranges::any_of(o.patch().posts, [](const Post& post) { return post.name == "grey box"; }));
+        QCOMPARE(o.patch().cables.size() + o.patch().openEnds.size(), cables);
+        o.window.document().history().undo();
+        QVERIFY(std::ranges::any_of(o.patch().posts, isUnknownPart));
+        // Only of such a part can that be said.
+        o.window.selection().choosePost("filter");
+        o.action(QStringLiteral("known-as"))->trigger();
+        QVERIFY(o.window.messages().text().contains(QLatin1String("Choose a part that nobody knows")));
+    }
+
+    void stepsThatNobodyKnowsAreMarked() {
+        Opened o;
+        o.window.showPlace(QStringLiteral("time"));
+        o.window.selection().chooseSteps({"tracks", false, 0}, {1, 2});
+        o.action(QStringLiteral("unknown-steps"))->trigger();
+        const auto step = [&](std::size_t i) { return o.patch().pattern("tracks")->tracks.front().steps[i]; };
+        QVERIFY(!step(0).unknown && step(1).unknown && step(2).unknown);
+        EVENTUALLY(head(o).contains(QLatin1String("2 steps unknown")));
+        o.action(QStringLiteral("unknown-steps"))->trigger();
+        QVERIFY(!step(1).unknown && !step(2).unknown);
+        o.window.selection().chooseSteps({"tracks", true, 0}, {1});
+        o.action(QStringLiteral("unknown-steps"))->trigger();
+        QCOMPARE(o.patch().pattern("tracks")->lanes.front().hits[1], Hit::Unknown);
+        o.window.selection().chooseSteps({}, {});
     }
 
     void theOneThatTellsMostIsAskedFor() {

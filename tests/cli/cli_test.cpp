@@ -1,6 +1,7 @@
 // The command line: every subcommand on the demo, JSON answers, exit codes, and errors on stderr.
 #include "blocks/block.h"
 #include "cli/run.h"
+#include "library/check.h"
 #include "library/meaning.h"
 #include "model/audio_file.h"
 #include "support/patches.h"
@@ -255,6 +256,41 @@ class CliTest : public QObject {
             for (const JackRef& end : {cable.from, cable.to})
                 QVERIFY2(text.contains(QString::fromStdString(library.jack(patch, end)->name)), end.text().c_str());
         QVERIFY(!text.contains(QChar(0xFFFD)) && !text.contains(QLatin1String("{}")));
+    }
+
+    /// Headings are bookmarks, voices above their steps; the attachment and the title survive them.
+    void thePdfHasBookmarks() {
+        QCOMPARE(run({"sheet", kLamp, "--layout", "workbook", "--out", in("marks.pdf")}).code, 0);
+        QProcess reader;
+        reader.start(QStringLiteral("pdftohtml"),
+                     {QStringLiteral("-xml"), QStringLiteral("-i"), QStringLiteral("-stdout"), in("marks.pdf")});
+        QVERIFY(reader.waitForFinished(60'000));
+        const QString xml = QString::fromUtf8(reader.readAllStandardOutput());
+        const QString outline = xml.mid(xml.indexOf(QLatin1String("<outline>")));
+        QVERIFY2(xml.contains(QLatin1String("<outline>")), qPrintable(xml.right(400)));
+        for (const char* heading : {"Cautions", "Lead", "Kick", "make it sound"})
+            QVERIFY2(outline.contains(QLatin1String(heading)), qPrintable(outline));
+        QVERIFY(outline.count(QLatin1String("<outline>")) > 1); // steps below their voice
+        QCOMPARE(run({"read", in("marks.pdf"), "--out", in("from-marks.json")}).code, 0);
+        const auto same = openPatch(in("from-marks.json").toStdString(), test::workspace().library);
+        QVERIFY(same && *same == test::lamp());
+    }
+
+    /// A sheet in another language, from the command line as from the window.
+    void sheetsAreWrittenInGerman() {
+        const QString english = run({"sheet", kLamp}).out;
+        const Answer german = run({"sheet", kLamp, "--language", "de"});
+        QCOMPARE(german.code, 0);
+        QVERIFY(english.contains(QLatin1String("## Cables")) && !german.out.contains(QLatin1String("## Cables")));
+        QVERIFY2(german.out.contains(QLatin1String("## Kabel")), qPrintable(german.out.left(2000)));
+        QVERIFY(german.out.contains(QStringLiteral("Reihe ")));
+        // It is read back like the English one.
+        QFile file(in("german.md"));
+        QVERIFY(file.open(QIODevice::WriteOnly));
+        file.write(german.out.toUtf8());
+        file.close();
+        QCOMPARE(run({"read", in("german.md"), "--out", in("from-german.json")}).code, 0);
+        QCOMPARE(run({"sheet", kLamp, "--language", "xx"}).code, 3);
     }
 
     void soundHasItsFormat() {
@@ -580,6 +616,19 @@ class CliTest : public QObject {
         QCOMPARE(list[0].toObject()[QStringLiteral("knob")].toString(), QStringLiteral("cutoff"));
         QVERIFY(list[0].toObject()[QStringLiteral("tells")].toDouble() > 3.0);
         QVERIFY(run({"unknown", kLamp}).out.startsWith(QLatin1String("0 of ")));
+        // Steps, ends of cables and parts are counted as well.
+        QCOMPARE(
+            run({"tie", kLamp, "filter band to ?; unknown part grey box; tracks lane 1: x.?.", "--out", in("v.json")})
+                .code,
+            0);
+        const QString told = run({"unknown", in("v.json")}).out;
+        for (const char* text :
+             {"Filter band-pass to nobody knows where", "nobody knows what grey box is", "1 steps unknown"})
+            QVERIFY2(told.contains(QLatin1String(text)), qPrintable(told));
+        const QJsonObject all = run({"unknown", in("v.json"), "--json"}).json().object();
+        QCOMPARE(all[QStringLiteral("open-ends")].toArray().size(), 1);
+        QCOMPARE(all[QStringLiteral("parts")].toArray().size(), 1);
+        QCOMPARE(all[QStringLiteral("steps")].toInt(), 1);
     }
 
     void wishesAndJoinedCases() {

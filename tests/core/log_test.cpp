@@ -1,6 +1,7 @@
 // The log's computing: patches taken apart and together, what is different, what two people changed, what a take sounds
 // like, what is looked for.
 #include "library/check.h"
+#include "log/both.h"
 #include "log/diary.h"
 #include "log/merge.h"
 #include "log/query.h"
@@ -140,6 +141,40 @@ class LogTest : public QObject {
     Q_OBJECT
 
   private Q_SLOTS:
+    /// Cables of either on one chart, in the order of the second, with what became of each.
+    void bothStandOnOneChart() {
+        Patch after = lamp();
+        const Cable gone = after.cables[3];
+        const Cable moved = after.cables[5];
+        after = *applyEdit(after, RemoveCable{gone.id});
+        const JackInfo* other = nullptr;
+        const PartInfo& part = *workspace().library.part(*after.post(moved.from.post));
+        for (const JackInfo& jack : part.jacks)
+            if (jack.output && jack.id != moved.from.jack) other = &jack;
+        QVERIFY(other);
+        after = *applyEdit(after, MoveCable{moved.id, {moved.from.post, other->id}, moved.to});
+        after = *applyEdit(after, SetKnob{"filter", "cutoff", 655.0});
+        const Both both = bothOf(lamp(), after);
+        QCOMPARE(both.posts.size(), lamp().posts.size());
+        QCOMPARE(both.rows.size(), lamp().cables.size());
+        const auto row = [&](const JackRef& to) { return *std::ranges::find(both.rows, to, &BothRow::to); };
+        QVERIFY(row(gone.to).state == BothRow::State::OnlyBefore);
+        QCOMPARE(row(gone.to).before, 4);
+        QCOMPARE(row(gone.to).after, 0);
+        QCOMPARE(both.rows[3].to, gone.to); // where it was
+        QVERIFY(row(moved.to).state == BothRow::State::Moved);
+        QCOMPARE(row(moved.to).was, moved.from);
+        QCOMPARE(std::ranges::count(both.rows, BothRow::State::Same, &BothRow::state),
+                 static_cast<std::ptrdiff_t>(lamp().cables.size()) - 2);
+        const auto filter = std::ranges::find(both.posts, std::string("filter"), &BothPost::id);
+        QVERIFY(filter->state == BothPost::State::Changed && filter->knobs == 1);
+        // The other way round, what went has come.
+        const Both back = bothOf(after, lamp());
+        QVERIFY(std::ranges::find(back.rows, gone.to, &BothRow::to)->state == BothRow::State::OnlyAfter);
+        for (const BothPost& post : bothOf(lamp(), lamp()).posts) QVERIFY(post.state == BothPost::State::Same);
+        QVERIFY(bothOf(Patch{}, Patch{}).rows.empty());
+    }
+
     void takenApartAndTogetherItIsTheSame() {
         for (const Patch& patch : demos()) {
             const auto again = putTogether(takeApart(patch));

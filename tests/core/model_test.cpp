@@ -78,7 +78,7 @@ const Spoilt kSpoilt[] = {
     {"65 steps", [](Json& d) { d["patterns"][0]["tracks"][0]["steps"] = std::vector<std::string>(65, "-"); },
      "patterns/1/tracks/1/steps", "65 steps"},
     {"hits", [](Json& d) { d["patterns"][0]["lanes"][0]["hits"] = "x..y"; }, "patterns/1/lanes/1/hits",
-     "x, X, . and spaces"},
+     "x, X, ., ? and spaces"},
     {"too many cables", [](Json& d) { d["cables"] = std::vector<Json>(10'001, d["cables"][0]); }, "cables",
      "10001 entries"},
 };

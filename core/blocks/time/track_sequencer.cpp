@@ -235,7 +235,8 @@ class TrackSequencer final : public StatefulBlock<TrackSequencer> {
     void playLane(const Frame& frame, int l, double at, std::size_t step) {
         const auto& lane = pattern_->lanesOf(state_.lines[idx(kTracks + l)].variation)[idx(l)];
         if (lane.hits[step] == Hit::Rest) return;
-        const bool plain = lane.hits[step] == Hit::Hit && std::ranges::find(lane.hits, Hit::Accent) != lane.hits.end();
+        const bool plain =
+            lane.hits[step] != Hit::Accent && std::ranges::find(lane.hits, Hit::Accent) != lane.hits.end();
         state_.lanes[l].fire(at, kTriggerSeconds * frame.rate(), plain ? kPlainHitVolts : kGateVolts);
     }
 

@@ -1,4 +1,4 @@
-#include "shell/language.h"
+#include "look/language.h"
 
 #include <QCoreApplication>
 #include <QDir>
