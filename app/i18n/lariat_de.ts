@@ -5517,6 +5517,10 @@
         <source>{} unknown parts</source>
         <translation>{} unbekannte Teile</translation>
     </message>
+    <message>
+        <source>nobody knows what {} is: it stays beside the box</source>
+        <translation>niemand weiß, was {} ist: es bleibt neben der Kiste</translation>
+    </message>
 </context>
 <context>
     <name>lariat</name>
@@ -7029,6 +7033,13 @@
     </message>
 </context>
 <context>
+    <name>lariat::ChooseTakes</name>
+    <message>
+        <source>Two to six; each is heard against each of the others.</source>
+        <translation>Zwei bis sechs; jeder wird mit jedem anderen verglichen.</translation>
+    </message>
+</context>
+<context>
     <name>lariat::CommandFinder</name>
     <message>
         <source>Find a command</source>
@@ -8475,6 +8486,25 @@
     <message>
         <source>It is take %1 now. Its case and modules are in your folder.</source>
         <translation>Es ist jetzt Take %1. Gehäuse und Module liegen in Ihrem Ordner.</translation>
+    </message>
+    <message>
+        <source>Blind rounds bet&amp;ween takes…</source>
+        <translation>Blindrunden &amp;zwischen Takes …</translation>
+    </message>
+    <message>
+        <source>Blind rounds between takes</source>
+        <translation>Blindrunden zwischen Takes</translation>
+    </message>
+    <message>
+        <source>Only rows that are different</source>
+        <translation>Nur Zeilen, die anders sind</translation>
+    </message>
+    <message numerus="yes">
+        <source>Show all %n row(s)</source>
+        <translation>
+            <numerusform>Die %n Zeile zeigen</numerusform>
+            <numerusform>Alle %n Zeilen zeigen</numerusform>
+        </translation>
     </message>
 </context>
 <context>

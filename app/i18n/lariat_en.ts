@@ -132,6 +132,13 @@
             <numerusform>%n sounds went; the log is smaller by %1.</numerusform>
         </translation>
     </message>
+    <message numerus="yes">
+        <source>Show all %n row(s)</source>
+        <translation>
+            <numerusform>Show all %n row</numerusform>
+            <numerusform>Show all %n rows</numerusform>
+        </translation>
+    </message>
 </context>
 <context>
     <name>lariat::MainWindow</name>

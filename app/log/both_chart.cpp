@@ -38,6 +38,7 @@ void BothChart::show(std::shared_ptr<const Patch> before, std::shared_ptr<const 
     marked_ = {};
     markedPost_.clear();
     both_ = after_ ? bothOf(before_ ? *before_ : *after_, *after_) : Both{};
+    choose();
     layOut();
     QStringList told;
     for (const BothRow& row : both_.rows) {
@@ -47,7 +48,18 @@ void BothChart::show(std::shared_ptr<const Patch> before, std::shared_ptr<const 
         if (row.state == BothRow::State::Moved) told << tr("moved: %1, from %2").arg(ends, wordOf(row.was));
     }
     setAccessibleDescription(told.isEmpty() ? tr("No cable is different.") : told.join(QStringLiteral("; ")));
-    setVisible(!both_.rows.empty());
+}
+
+void BothChart::showAll(bool all) {
+    all_ = all;
+    choose();
+}
+
+void BothChart::choose() {
+    shown_.clear();
+    for (std::size_t i = 0; i < both_.rows.size(); ++i)
+        if (all_ || both_.rows[i].state != BothRow::State::Same) shown_.push_back(i);
+    setVisible(!shown_.empty());
     updateGeometry();
     update();
 }
@@ -76,7 +88,7 @@ void BothChart::resizeEvent(QResizeEvent* event) {
 }
 
 QSize BothChart::sizeHint() const {
-    return {400, tiers_ * kTier + 10 + static_cast<int>(both_.rows.size()) * kRow + 6};
+    return {400, tiers_ * kTier + 10 + static_cast<int>(shown_.size()) * kRow + 6};
 }
 
 QRect BothChart::rowRect(int row) const {
@@ -95,7 +107,7 @@ QString BothChart::wordOf(const JackRef& jack) const {
 
 void BothChart::paintRow(QPainter& painter, int index) const {
     const Look& l = look();
-    const BothRow& row = both_.rows[static_cast<std::size_t>(index)];
+    const BothRow& row = both_.rows[shown_[static_cast<std::size_t>(index)]];
     const QRect box = rowRect(index);
     const qreal middle = box.center().y() + 0.5;
     using State = BothRow::State;
@@ -157,6 +169,7 @@ void BothChart::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     const Look& l = look();
     const int top = tiers_ * kTier + 6;
+    painter.fillRect(rect(), l.paper);
     for (std::size_t i = 0; i < both_.posts.size(); ++i) {
         const BothPost& post = both_.posts[i];
         using State = BothPost::State;
@@ -169,7 +182,7 @@ void BothChart::paintEvent(QPaintEvent*) {
                             post.state == State::OnlyBefore ? Qt::DashLine : Qt::SolidLine));
         painter.drawLine(QPointF(x, (tier + 1) * kTier), QPointF(x, height() - 6));
     }
-    for (int row = 0; row < static_cast<int>(both_.rows.size()); ++row) paintRow(painter, row);
+    for (int row = 0; row < static_cast<int>(shown_.size()); ++row) paintRow(painter, row);
     const qreal room =
         both_.posts.size() > 1 ? tiers_ * (xOf(both_.posts[1].id) - xOf(both_.posts[0].id)) - 6 : width();
     for (std::size_t i = 0; i < both_.posts.size(); ++i) {
@@ -194,8 +207,8 @@ void BothChart::paintEvent(QPaintEvent*) {
 
 void BothChart::mousePressEvent(QMouseEvent* event) {
     const int row = (event->position().toPoint().y() - tiers_ * kTier - 10) / kRow;
-    if (row < 0 || row >= static_cast<int>(both_.rows.size())) return;
-    Q_EMIT chosen(both_.rows[static_cast<std::size_t>(row)].to);
+    if (row < 0 || row >= static_cast<int>(shown_.size())) return;
+    Q_EMIT chosen(both_.rows[shown_[static_cast<std::size_t>(row)]].to);
 }
 
 } // namespace lariat

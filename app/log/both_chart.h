@@ -18,11 +18,16 @@ class BothChart : public QWidget {
 
     /// Nothing of one of them: the other one by itself.
     void show(std::shared_ptr<const Patch> before, std::shared_ptr<const Patch> after, const Library& library);
+    /// Every row, or only those that are different (as it begins).
+    void showAll(bool all);
+    [[nodiscard]] bool showsAll() const { return all_; }
     /// The row of the cable into that jack, and a post, are marked; empty: none.
     void mark(const JackRef& into, const std::string& post);
     [[nodiscard]] const Both& both() const { return both_; }
-    /// Where a row is painted; for tests.
+    /// Where the row-th of those that are shown is painted; for tests.
     [[nodiscard]] QRect rowRect(int row) const;
+    /// Those that are shown, as places in both().rows.
+    [[nodiscard]] const std::vector<std::size_t>& shown() const { return shown_; }
 
     [[nodiscard]] QSize sizeHint() const override;
 
@@ -40,11 +45,14 @@ class BothChart : public QWidget {
     [[nodiscard]] QString wordOf(const JackRef& jack) const;
     void paintRow(QPainter& painter, int row) const;
     void layOut();
+    void choose();
 
     std::shared_ptr<const Patch> before_;
     std::shared_ptr<const Patch> after_;
     const Library* library_ = nullptr;
     Both both_;
+    std::vector<std::size_t> shown_;
+    bool all_ = false;
     std::map<std::string, qreal> places_;
     int tiers_ = 1;
     JackRef marked_;

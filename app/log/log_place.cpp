@@ -217,6 +217,7 @@ void LogPlace::compare() {
                             : tr("What is different, held against %1").arg(before_.name));
     showLabel();
     both_->show(before_.patch, after_.patch, session_.document.library());
+    sayRows();
     showChanges(others);
     showHeard();
     const bool two = before_.patch && !(*before_.patch == *after_.patch);

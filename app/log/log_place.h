@@ -82,6 +82,7 @@ class LogPlace : public Place {
     void showChanges(bool others);
     void showHeard();
     void markChange();
+    void sayRows();
     void chooseChange(const JackRef& into);
     void showLabel();
     void writeLabel();
@@ -90,6 +91,8 @@ class LogPlace : public Place {
     [[nodiscard]] std::vector<Difference> ticked() const;
     void hearTurns(bool on);
     void blind();
+    void blindSeveral();
+    void blindBetween(const std::vector<Side>& sides, int rounds);
     void goBack(std::int64_t id);
     void throwAway(std::int64_t id);
     void thinOut();
@@ -111,6 +114,7 @@ class LogPlace : public Place {
     QTreeWidget* changes_;
     QLabel* nothing_;
     BothChart* both_;
+    QPushButton* allRows_;
     QWidget* heardBox_;
     QGridLayout* heard_;
     PairPicture* picture_;

@@ -1,5 +1,6 @@
 // What is done in the Log place with takes.
 #include "library/check.h"
+#include "log/choose_takes.h"
 #include "log/log_place.h"
 #include "log/merge.h"
 #include "logbook/exchange.h"
@@ -22,6 +23,9 @@ namespace lariat {
 void LogPlace::addActions(const Menus& menus) {
     addNamed(menus.patch, "hold-against", tr("&Hold the take against…"), this, [this] {
         if (lookedAt() >= 0) holdAgainst(lookedAt());
+    });
+    addNamed(menus.patch, "blind-several", tr("Blind rounds bet&ween takes…"), this, [this] {
+        if (session_.log && session_.log->book()) blindSeveral();
     });
     addNamed(menus.patch, "throw-take-away", tr("&Throw the take away"), this, [this] { throwAway(lookedAt()); });
     addNamed(menus.patch, "take-take-back", tr("Take &back what was thrown away"), this, [this] {
@@ -144,17 +148,44 @@ void LogPlace::hearTurns(bool on) {
     turns_->takeTurns();
 }
 
+/// The two that are compared.
 void LogPlace::blind() {
+    blindBetween({before_, after_}, kRounds);
+}
+
+/// More than two: which, is asked first; each pair comes up at least twice.
+void LogPlace::blindSeveral() {
+    constexpr std::size_t kMostListed = 60;
+    std::vector<ChooseTakes::Entry> entries;
+    const auto compared = [&](std::int64_t id) { return before_.patch && (id == before_.id || id == after_.id); };
+    if (!session_.log->isKept()) entries.push_back({TakeModel::kNow, tr("Now"), compared(TakeModel::kNow)});
+    for (const TakeLine& take : model_->takes())
+        if (entries.size() < kMostListed)
+            entries.push_back(
+                {take.id, tr("%1 · %2").arg(take.id).arg(q(takeName(take, inWindow()))), compared(take.id)});
+    ChooseTakes dialog(tr("Blind rounds between takes"), entries, this);
+    if (dialog.exec() != QDialog::Accepted) return;
+    std::vector<Side> sides;
+    for (const std::int64_t id : dialog.chosen()) sides.push_back(sideOf(id));
+    const auto pairs = static_cast<int>(sides.size() * (sides.size() - 1) / 2);
+    blindBetween(sides, std::max(kRounds, 2 * pairs));
+}
+
+void LogPlace::blindBetween(const std::vector<Side>& sides, int rounds) {
     std::vector<BlindDialog::Entry> entries;
-    for (const Side* side : {&before_, &after_}) {
-        if (!side->patch || !checkPatch(*side->patch, session_.document.library())) return;
-        const auto level = side->figures.find("level");
-        entries.push_back({side->id,
-                           side->name,
-                           {side->patch, level == side->figures.end() ? std::nullopt : std::optional(level->second)}});
+    for (const Side& side : sides) {
+        if (!side.patch) return; // it went, and that was said
+        if (auto fits = checkPatch(*side.patch, session_.document.library()); !fits) {
+            Q_EMIT message(tr("%1 cannot be heard: %2").arg(side.name, said(fits.error().reason)), true);
+            return;
+        }
+        const auto level = side.figures.find("level");
+        entries.push_back({side.id,
+                           side.name,
+                           {side.patch, level == side.figures.end() ? std::nullopt : std::optional(level->second)}});
     }
     turns_->stop();
-    BlindDialog dialog(session_, std::move(entries), kRounds, QRandomGenerator::global()->generate(), this);
+    BlindDialog dialog(session_, std::move(entries), rounds, QRandomGenerator::global()->generate(), this);
     dialog.exec();
     Logbook* log = session_.log->book();
     for (const BlindDialog::Choice& choice : dialog.choices())

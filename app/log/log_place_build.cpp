@@ -132,6 +132,12 @@ QWidget* LogPlace::makeRight() {
     column->addWidget(nothing_);
     both_ = new BothChart;
     column->addWidget(both_);
+    allRows_ = plainButton({}, "all-rows");
+    column->addWidget(allRows_, 0, Qt::AlignLeft);
+    connect(allRows_, &QPushButton::clicked, this, [this] {
+        both_->showAll(!both_->showsAll());
+        sayRows();
+    });
     heardBox_ = new QWidget;
     auto* heardColumn = new QVBoxLayout(heardBox_);
     heardColumn->setContentsMargins(0, 4, 0, 0);

@@ -83,6 +83,13 @@ void LogPlace::markChange() {
     both_->mark(into, post);
 }
 
+/// What the button below the chart of both does next.
+void LogPlace::sayRows() {
+    const auto all = static_cast<int>(both_->both().rows.size());
+    allRows_->setVisible(all > 0 && (both_->showsAll() || both_->shown().size() < both_->both().rows.size()));
+    allRows_->setText(both_->showsAll() ? tr("Only rows that are different") : tr("Show all %n row(s)", nullptr, all));
+}
+
 void LogPlace::chooseChange(const JackRef& into) {
     for (int i = 0; i < changes_->topLevelItemCount(); ++i) {
         const auto at = static_cast<std::size_t>(changes_->topLevelItem(i)->data(0, Qt::UserRole).toInt());

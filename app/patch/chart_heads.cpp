@@ -1,6 +1,7 @@
 // The heads of the posts: name, main knobs, and a sequencer's pattern; and what an empty chart says.
 #include "patch/chart.h"
 
+#include "building/nobody_knows.h"
 #include "look/fonts.h"
 #include "look/text.h"
 #include "shell/theme.h"
@@ -59,7 +60,10 @@ void Chart::paintHeads(QPainter& painter) {
         const PartInfo& part = *document_.library().part(post);
         const bool chosen = place.id == selection_.post();
         painter.setRenderHint(QPainter::Antialiasing);
-        painter.setPen(QPen(chosen ? l.accent : l.line, chosen ? 2 : 1));
+        painter.setPen(QPen(chosen                ? l.accent
+                            : isUnknownPart(post) ? l.softInk
+                                                  : l.line,
+                            chosen ? 2 : 1, isUnknownPart(post) ? Qt::DashLine : Qt::SolidLine));
         painter.setBrush(l.card);
         painter.drawRoundedRect(place.head.adjusted(0.5, 0.5, -0.5, -0.5), 3, 3);
         // A narrow head has its name in the lighter face before it is cut.
@@ -77,6 +81,13 @@ void Chart::paintHeads(QPainter& painter) {
                          Qt::AlignHCenter | Qt::AlignVCenter, name);
         if (const Pattern* pattern = document_.patch().pattern(post.id)) {
             paintPattern(painter, *pattern, place.head.adjusted(8, 25, -8, -8));
+            continue;
+        }
+        if (isUnknownPart(post)) {
+            painter.setFont(textFont(16, true));
+            painter.setPen(l.softInk);
+            painter.drawText(QRectF(place.head.left(), place.head.top() + 24, place.head.width(), 28), Qt::AlignCenter,
+                             QStringLiteral("?"));
             continue;
         }
         const auto knobs = static_cast<qreal>(part.mainKnobs.size());

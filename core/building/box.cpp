@@ -1,6 +1,7 @@
 #include "building/box.h"
 
 #include "blocks/control/wire.h"
+#include "building/nobody_knows.h"
 #include "engine/graph.h"
 #include "library/meaning.h"
 #include "library/words.h"
@@ -76,6 +77,8 @@ class BoxMaker {
         for (const std::string& id : posts_) {
             const Post* post = patch_.post(id);
             if (!post) return failure(say("there is no post \"{}\" in this patch", id));
+            if (isUnknownPart(*post))
+                return failure(say("nobody knows what {} is: it stays beside the box", post->name));
             const Stays how = stays(*library_.part(*post));
             if (how == Stays::LeadsOut)
                 return failure(say("{} leads out of the case; a box leads out through its jacks", post->name));
@@ -346,7 +349,7 @@ class BoxMaker {
 std::set<std::string> boxable(const Patch& patch, const Library& library, const std::string& voice) {
     std::set<std::string> out;
     for (const Post& post : patch.posts)
-        if (post.voice == voice && stays(*library.part(post)) == Stays::No) out.insert(post.id);
+        if (post.voice == voice && !isUnknownPart(post) && stays(*library.part(post)) == Stays::No) out.insert(post.id);
     return out;
 }
 

@@ -1,12 +1,14 @@
 #include "building/rehouse.h"
 
 #include "building/assign.h"
+#include "building/nobody_knows.h"
 
 #include <algorithm>
 
 namespace lariat {
 
 std::vector<std::size_t> partsFor(const Post& post, const Library& library, const std::vector<FreePart>& parts) {
+    if (isUnknownPart(post)) return {};
     std::vector<std::size_t> same;
     std::vector<std::size_t> alike;
     const PartInfo& part = *library.part(post);
@@ -34,6 +36,7 @@ Result<Rehousing> rehouse(const Patch& patch, const Library& library, const Case
     out.patch.caseId = to.id;
     for (std::size_t i = 0; i < patch.posts.size(); ++i) {
         const Post& post = patch.posts[i];
+        if (isUnknownPart(post)) continue;
         if (!seats[i]) {
             out.missing.push_back(post.name);
             const std::size_t before = out.patch.cables.size();

@@ -10,7 +10,8 @@
 
 namespace lariat {
 
-/// Parts that may be a post: those of its own kind first, then whatever has the same jacks and knobs.
+/// Parts that may be a post: those of its own kind first, then whatever has the same jacks and knobs. None may be one
+/// that nobody knows.
 std::vector<std::size_t> partsFor(const Post& post, const Library& library, const std::vector<FreePart>& parts);
 
 struct Rehousing {
@@ -25,7 +26,8 @@ struct Rehousing {
     Patch patch;                      ///< in that case, without what is missing and its cables
     int cablesLost = 0;
 };
-/// Seats every post of a patch in another case, none twice; as many as that case can hold.
+/// Seats every post of a patch in another case, none twice; as many as that case can hold. Parts that nobody knows stay
+/// what they are.
 Result<Rehousing> rehouse(const Patch& patch, const Library& library, const Case& to);
 
 } // namespace lariat

@@ -1,6 +1,7 @@
 #include "building/voice.h"
 
 #include "building/assign.h"
+#include "building/nobody_knows.h"
 #include "building/rehouse.h"
 
 #include <algorithm>
@@ -31,11 +32,12 @@ Result<Edits> duplicateVoice(const Patch& patch, const Library& library, const C
     const auto seats = assign(mayHave);
     for (std::size_t i = 0; i < originals.size(); ++i) {
         const Post& post = *originals[i];
-        if (!seats[i]) {
+        const bool unknown = isUnknownPart(post);
+        if (!seats[i] && !unknown) {
             missing.push_back(post.name);
             continue;
         }
-        Post copy = postFor(grown, free[*seats[i]], newName);
+        Post copy = unknown ? unknownPart(grown, post.name, newName) : postFor(grown, free[*seats[i]], newName);
         copy.knobs = post.knobs;
         copy.sample = post.sample;
         copy.tuning = post.tuning;

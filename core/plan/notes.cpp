@@ -9,6 +9,7 @@
 #include "model/edit.h"
 #include "model/pattern_text.h"
 #include "plan/notes_german.h"
+#include "plan/notes_jacks.h"
 #include "plan/notes_words.h"
 #include "timing/lines.h"
 #include "timing/pattern_edits.h"
@@ -317,7 +318,7 @@ class NotesReader {
         int score = 0;
         for (const JackInfo& jack : of.jacks) {
             if (jack.output != output) continue;
-            int now = 4 * fits(jack, known.jack);
+            int now = 4 * jackFits(jack, known.jack);
             if (!output && now < 20 && aimsAt(of, jack, known.jack)) now = 20;
             if (now == 0) continue;
             const bool taken = !output && patch_.cableInto({known.post, jack.id});
@@ -384,50 +385,6 @@ class NotesReader {
         return out;
     }
 
-    /// How well a jack is what was written; 0: not at all.
-    static int fits(const JackInfo& jack, const std::string& written) {
-        if (written.empty()) return 1;
-        std::string word = looseWords(written);
-        for (const Other& other : kJackWords)
-            if (word == other.typed) word = other.means;
-        const std::string name = looseWords(jack.name);
-        const std::string id = looseWords(jack.id);
-        if (word == name || word == id) return 9;
-        if (among(written, kPitchWords) && jack.kind == SignalKind::Pitch) return 8;
-        if (word + " 1" == name || word + " l" == name) return 7;
-        if (name.starts_with(word + " ") || id.starts_with(word + " ")) return 6;
-        if (among(word, kGateWords) && jack.kind == SignalKind::Gate) return 5;
-        if (word.size() > 2 && (name.starts_with(word) || id.starts_with(word))) return 5;
-        if (word.size() > 2 && (name.find(word) != std::string::npos || id.find(word) != std::string::npos)) return 4;
-        if (among(word, kLevelWords) && !jack.output && jack.kind == SignalKind::Control) return 3;
-        return 0;
-    }
-
-    /// An input that moves a control of that name: "vcf cutoff" means its CV.
-    [[nodiscard]] bool aimsAt(const PartInfo& part, const JackInfo& jack, const std::string& written) const {
-        if (jack.output || written.empty()) return false;
-        const BlockType& type = *part.blocks[static_cast<std::size_t>(jack.at.block)].type;
-        const JackSpec& spec = type.inputs[static_cast<std::size_t>(jack.at.index)];
-        std::string word = looseWords(written);
-        for (const std::string_view tail : {" cv", " mod", " in", " input"})
-            if (word.ends_with(tail)) word.erase(word.size() - tail.size());
-        return std::ranges::any_of(spec.aims, [&](const auto& aim) {
-            const std::string control = looseWords(aim.control);
-            if (control == word || (word.size() > 2 && control.starts_with(word))) return true;
-            return std::ranges::any_of(kKnobWords,
-                                       [&](const Other& o) { return o.typed == word && control == o.means; });
-        });
-    }
-
-    static int together(SignalKind from, SignalKind to) {
-        if (from == to) return from == SignalKind::Pitch ? 7 : 6;
-        const bool pulses = (from == SignalKind::Gate || from == SignalKind::Clock) &&
-                            (to == SignalKind::Gate || to == SignalKind::Clock);
-        if (pulses) return 4;
-        if (from == SignalKind::Control && to == SignalKind::Pitch) return 1;
-        return 0;
-    }
-
     void tie(const End& a, const End& b) {
         const PartInfo& fromPart = part(a.post);
         const PartInfo& toPart = part(b.post);
@@ -436,11 +393,11 @@ class NotesReader {
         int best = -1;
         bool named = false;
         for (const JackInfo& out : fromPart.jacks) {
-            const int outFits = out.output ? fits(out, a.jack) : 0;
+            const int outFits = out.output ? jackFits(out, a.jack) : 0;
             if (outFits == 0) continue;
             named = true;
             for (const JackInfo& in : toPart.jacks) {
-                int inFits = in.output ? 0 : fits(in, b.jack);
+                int inFits = in.output ? 0 : jackFits(in, b.jack);
                 if (inFits < 5 && aimsAt(toPart, in, b.jack)) inFits = 5;
                 if (inFits == 0) continue;
                 const bool taken = patch_.cableInto({b.post, in.id}) != nullptr;

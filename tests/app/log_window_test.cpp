@@ -2,11 +2,13 @@
 // to.
 #include "app/opened.h"
 #include "log/both_chart.h"
+#include "log/choose_takes.h"
 #include "log/log_place.h"
 #include "model/file.h"
 #include "shell/rail.h"
 #include "widgets/blind_dialog.h"
 
+#include <QDialogButtonBox>
 #include <QMenu>
 
 #include <fstream>
@@ -203,6 +205,11 @@ class LogWindowTest : public QObject {
         BothChart& both = log.both();
         EVENTUALLY(both.isVisible() && both.width() > 200);
         QCOMPARE(both.both().rows.size(), o.patch().cables.size() + 1);
+        QCOMPARE(both.shown().size(), std::size_t{1}); // what is the same is asked for
+        const int low = both.sizeHint().height();
+        QTest::mouseClick(button(o, "all-rows"), Qt::LeftButton);
+        QCOMPARE(both.shown().size(), both.both().rows.size());
+        EVENTUALLY(both.height() == both.sizeHint().height() && both.height() > low);
         QVERIFY(both.accessibleDescription().contains(QLatin1String("only before")));
         const QImage image = both.grab().toImage();
         const auto has = [&](int row, const QColor& colour) {
@@ -225,6 +232,8 @@ class LogWindowTest : public QObject {
         log.lookAt(first);
         QVERIFY(std::ranges::all_of(both.both().rows,
                                     [](const BothRow& row) { return row.state == BothRow::State::Same; }));
+        QTest::mouseClick(button(o, "all-rows"), Qt::LeftButton);
+        QVERIFY(!both.isVisible());
     }
 
     void theyAreHeardInTurnsAndBlind() {
@@ -289,6 +298,68 @@ class LogWindowTest : public QObject {
         QCOMPARE(votes.size(), std::size_t{9});
         QVERIFY(std::ranges::all_of(votes, [&](const Round& round) { return round.preferred == second; }));
         QVERIFY(log.findChild<QLabel*>(QStringLiteral("rounds"))->text().contains(QLatin1String("9 of 9")));
+        QVERIFY(!o.window.document().auditions());
+    }
+
+    /// Three takes, each against each: chosen by keys, heard blind, the votes kept.
+    void threeTakesAreHeardBlind() {
+        const QTemporaryDir own;
+        Opened o(own.path());
+        const std::int64_t first = keep(o);
+        turn(o, "line-out", "level", -16.0);
+        const std::int64_t second = keep(o);
+        turn(o, "filter", "cutoff", 655.0);
+        const std::int64_t third = keep(o);
+        o.window.showPlace(QStringLiteral("log"));
+        LogPlace& log = logOf(o);
+        log.lookAt(third); // against the second
+        int rounds = 0;
+        std::function<void()> listen = [&] {
+            auto* dialog = qobject_cast<BlindDialog*>(QApplication::activeModalWidget());
+            if (!dialog) {
+                QTimer::singleShot(5, listen);
+                return;
+            }
+            if (dialog->isOver()) {
+                QVERIFY2(dialog->result().count(QLatin1Char('\n')) == 2, qPrintable(dialog->result()));
+                dialog->accept();
+                return;
+            }
+            ++rounds;
+            QTest::keyClick(dialog, Qt::Key_2);
+            QTest::keyClick(dialog, dialog->pair().first < dialog->pair().second ? Qt::Key_Left : Qt::Key_Right);
+            QTimer::singleShot(0, listen);
+        };
+        std::function<void()> pick = [&] {
+            auto* dialog = qobject_cast<ChooseTakes*>(QApplication::activeModalWidget());
+            if (!dialog) {
+                QTimer::singleShot(5, pick);
+                return;
+            }
+            auto* list = dialog->findChild<QListWidget*>(QStringLiteral("takes-to-choose"));
+            auto* ok = dialog->findChild<QDialogButtonBox*>()->button(QDialogButtonBox::Ok);
+            QCOMPARE(dialog->chosen().size(), std::size_t{2}); // those that are compared
+            QVERIFY(ok->isEnabled());
+            list->setCurrentRow(0);
+            QTest::keyClick(list, Qt::Key_Space); // one alone is no comparison
+            QVERIFY(!ok->isEnabled());
+            QTest::keyClick(list, Qt::Key_Space);
+            list->setCurrentRow(list->count() - 1);
+            QTest::keyClick(list, Qt::Key_Space);
+            QCOMPARE(dialog->chosen().size(), std::size_t{3});
+            QTimer::singleShot(0, listen);
+            QTest::mouseClick(ok, Qt::LeftButton);
+        };
+        QTimer::singleShot(0, pick);
+        o.action(QStringLiteral("blind-several"))->trigger();
+        QCOMPARE(rounds, 10);
+        std::size_t votes = 0;
+        for (const auto& [a, b] : {std::pair{first, second}, {second, third}, {first, third}}) {
+            const auto kept = *o.window.log().book()->rounds(a, b);
+            QVERIFY(kept.size() >= 3);
+            votes += kept.size();
+        }
+        QCOMPARE(votes, std::size_t{10});
         QVERIFY(!o.window.document().auditions());
     }
 

@@ -1,7 +1,9 @@
 // Knobs that nobody wrote down: kept, counted, said in sentences and on the sheet, tried at a guess, and asked for.
 #include "building/capacity.h"
 #include "building/nobody_knows.h"
+#include "building/rehouse.h"
 #include "building/sentences.h"
+#include "building/voice.h"
 #include "engine/render.h"
 #include "findings/finding.h"
 #include "library/check.h"
@@ -252,6 +254,17 @@ class UnknownTest : public QObject {
         }));
         QVERIFY(std::ranges::none_of(
             all, [&](const Finding& one) { return one.rule == "not-in-case" && one.post == post->id; }));
+        // In another case, and doubled with its voice, it stays what nobody knows.
+        const auto moved = rehouse(*patch, library(), workspace().cases.at("tower-case"));
+        QVERIFY(moved && std::ranges::count_if(moved->patch.posts, isUnknownPart) == 1);
+        Patch ofLead = *patch;
+        ofLead = *applyEdit(ofLead, DescribePost{post->id, post->name, "Lead", ""});
+        ofLead.caseId = "tower-case";
+        const Patch home = rehouse(ofLead, library(), workspace().cases.at("tower-case"))->patch;
+        const auto doubled = duplicateVoice(home, library(), &workspace().cases.at("tower-case"), "Lead", "Lead 2");
+        QVERIFY2(doubled, doubled ? "" : doubled.error().text().c_str());
+        const auto twice = applyEdits(home, *doubled);
+        QVERIFY(twice && std::ranges::count_if(twice->posts, isUnknownPart) == 2);
         // It was an attenuverter: one way in, one way out, so the cables stay.
         const auto free = freeParts(*patch, library(), workspace().housing(*patch));
         const auto fits = std::ranges::find_if(free, [](const FreePart& one) {
