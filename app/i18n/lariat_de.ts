@@ -262,10 +262,6 @@
         <translation>{} erreicht {} nicht mehr</translation>
     </message>
     <message>
-        <source>The plug of {} breaks the wire behind the panel, and nothing else listens to {}.</source>
-        <translation>Der Stecker von {} trennt den Draht hinter der Platte, und sonst hört niemand auf {}.</translation>
-    </message>
-    <message>
         <source>{} is not in {}</source>
         <translation>{} ist nicht in {}</translation>
     </message>
@@ -3802,10 +3798,6 @@
         <translation>die längste Zeile hat {} Schritte</translation>
     </message>
     <message>
-        <source>a clock can be had at {} {}</source>
-        <translation>einen Takt gibt es an {} {}</translation>
-    </message>
-    <message>
         <source>{} × {} ({} in the bag, {} short)</source>
         <translation>{} × {} ({} im Beutel, {} fehlen)</translation>
     </message>
@@ -5520,6 +5512,18 @@
     <message>
         <source>nobody knows what {} is: it stays beside the box</source>
         <translation>niemand weiß, was {} ist: es bleibt neben der Kiste</translation>
+    </message>
+    <message>
+        <source>cable {}</source>
+        <translation>Kabel {}</translation>
+    </message>
+    <message>
+        <source>a clock can be had at {}: {}</source>
+        <translation>einen Takt gibt es an {}: {}</translation>
+    </message>
+    <message>
+        <source>The plug of cable {} breaks the wire behind the panel, and nothing else listens to {}.</source>
+        <translation>Der Stecker von Kabel {} unterbricht den Draht hinter der Platte, und sonst hört nichts auf {}.</translation>
     </message>
 </context>
 <context>

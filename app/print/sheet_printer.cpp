@@ -520,12 +520,15 @@ class Printer {
                 for (std::size_t i = from; i < std::min(line.steps.size(), from + 16); ++i) {
                     const QRectF box(kMargin + 120 + cell * static_cast<qreal>(i - from), y_, cell - 3, height - 5);
                     painter_.setPen(QPen(Look::light().line, 1));
-                    painter_.setBrush(line.steps[i] == "x" ? QBrush(colourOf(SignalKind::Gate)) : QBrush(Qt::white));
+                    const bool accent = line.steps[i] == "X";
+                    const bool hit = accent || line.steps[i] == "x";
+                    painter_.setBrush(hit ? QBrush(colourOf(SignalKind::Gate)) : QBrush(Qt::white));
                     painter_.drawRect(box);
+                    if (accent) // a hit with a cap of its own
+                        painter_.fillRect(QRectF(box.left(), box.top() - 3, box.width(), 4), Look::light().ink);
                     ink();
                     font(small ? 12 : 13);
-                    if (line.steps[i] != "x" && line.steps[i] != "·")
-                        painter_.drawText(box, Qt::AlignCenter, q(line.steps[i]));
+                    if (!hit && line.steps[i] != "·") painter_.drawText(box, Qt::AlignCenter, q(line.steps[i]));
                 }
                 y_ += height;
             }

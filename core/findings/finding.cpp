@@ -76,10 +76,6 @@ std::string Observation::nameOf(const std::string& id) const {
     return post ? post->name : id;
 }
 
-std::string Observation::cableName(int id) const {
-    return fmt::format("cable {}", patch.row(id));
-}
-
 namespace {
 
 constexpr double kKeptCables = 150.0; ///< of which six seconds are kept, some 2.3 MB each

@@ -75,8 +75,6 @@ struct Observation {
     /// The first cable that leaves an output; 0 if none does.
     [[nodiscard]] int cableFrom(const JackRef& output) const;
     [[nodiscard]] std::string nameOf(const std::string& post) const;
-    /// "cable 7"
-    [[nodiscard]] std::string cableName(int id) const;
 };
 
 inline constexpr double kObservedSeconds = 6.0;

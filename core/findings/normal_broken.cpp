@@ -25,8 +25,8 @@ Findings findNormalBroken(const Observation& o) {
                            cable.id,
                            cable.to.post,
                            say("{} no longer reaches {}", o.nameOf(broken.from.post), o.nameOf(broken.to.post)),
-                           say("The plug of {} breaks the wire behind the panel, and nothing else listens to {}.",
-                               o.cableName(cable.id), o.nameOf(broken.from.post)),
+                           say("The plug of cable {} breaks the wire behind the panel, and nothing else listens to {}.",
+                               o.patch.row(cable.id), o.nameOf(broken.from.post)),
                            {{say("Take the cable out"), {RemoveCable{cable.id}}}}});
             break;
         }

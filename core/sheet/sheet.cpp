@@ -227,6 +227,10 @@ std::vector<SheetLine> tablesOf(const Observation& o, const Speaker& speak) {
     return out;
 }
 
+std::string cableName(const Patch& patch, int id, const Speaker& speak) {
+    return speak(say("cable {}", patch.row(id)));
+}
+
 /// What stands on paper beside what is tied and turned.
 void addPaperwork(Sheet& sheet, const Observation& o) {
     const Speaker& speak = sheet.speak;
@@ -239,7 +243,8 @@ void addPaperwork(Sheet& sheet, const Observation& o) {
                     knob.scale.text(knob.scale.marks.front().value), knob.scale.text(knob.scale.marks.back().value))));
     }
     for (const Cable& cable : o.patch.cables)
-        if (!cable.note.empty()) sheet.notes.push_back(fmt::format("{}: {}", o.cableName(cable.id), cable.note));
+        if (!cable.note.empty())
+            sheet.notes.push_back(fmt::format("{}: {}", cableName(o.patch, cable.id, speak), cable.note));
     for (const UnknownKnob& one : unknownsOf(o.patch, *o.library)) {
         const KnobInfo& knob = *o.part(one.post)->knob(one.knob);
         sheet.unknowns.push_back(
@@ -284,13 +289,15 @@ void addPaperwork(Sheet& sheet, const Observation& o) {
     std::size_t longest = 0;
     for (const SheetLine& line : sheet.pattern) longest = std::max(longest, line.steps.size());
     if (longest > 0) sheet.secondPlayer.push_back(speak(say("the longest line has {} steps", longest)));
-    for (const Post& post : o.patch.posts)
+    for (const Post& post : o.patch.posts) {
+        std::vector<std::string> free;
         for (const JackInfo& jack : o.part(post.id)->jacks)
-            if (jack.output && jack.kind == SignalKind::Clock &&
-                std::ranges::none_of(o.patch.cables, [&](const Cable& c) {
-                    return c.from == JackRef{post.id, jack.id};
-                }))
-                sheet.secondPlayer.push_back(speak(say("a clock can be had at {} {}", post.name, jack.name)));
+            if (jack.output && jack.kind == SignalKind::Clock && o.cableFrom({post.id, jack.id}) == 0)
+                free.push_back(jack.name);
+        if (!free.empty())
+            sheet.secondPlayer.push_back(
+                speak(say("a clock can be had at {}: {}", post.name, fmt::format("{}", fmt::join(free, ", ")))));
+    }
     std::vector<float> mix = convertMix(o.recorded.left, o.recorded.right, o.recorded.engineRate, kTakeRate);
     TakeSound heard = hear(std::move(mix));
     sheet.sound = heard.thumb;
@@ -360,7 +367,7 @@ Sheet makeSheet(const Observation& o, const std::vector<Finding>& findings, cons
                                    toDbu(level.rms).value, level.mean.value))));
     for (const Finding& finding : findings) {
         if (!isProblem(finding)) continue; // its row says it, or nothing is wrong yet
-        const std::string where = finding.cable ? o.cableName(finding.cable) : o.nameOf(finding.post);
+        const std::string where = finding.cable ? cableName(o.patch, finding.cable, speak) : o.nameOf(finding.post);
         std::string line = fmt::format("{}: {} ({})", where, speak(finding.reason), speak(finding.figure));
         std::vector<std::string> way; // link by link with its reading, so that it can be gone along on metal
         for (const Link& link : finding.walk)
@@ -370,7 +377,7 @@ Sheet makeSheet(const Observation& o, const std::vector<Finding>& findings, cons
         sheet.findings.push_back(std::move(line));
     }
     for (const Dismissal& kept : o.patch.dismissals) {
-        const std::string where = kept.cable ? o.cableName(kept.cable) : o.nameOf(kept.post);
+        const std::string where = kept.cable ? cableName(o.patch, kept.cable, speak) : o.nameOf(kept.post);
         sheet.kept.push_back(fmt::format("{}, {}: {}", where, kept.rule, kept.reason));
     }
     addPaperwork(sheet, o);

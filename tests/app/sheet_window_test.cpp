@@ -42,6 +42,27 @@ class SheetWindowTest : public QObject {
   private Q_SLOTS:
     void initTestCase() { prepareApplication(settings_); }
 
+    /// An accent is a hit as well: filled, with a cap; a hit that nobody wrote down is a question mark.
+    void accentsArePrintedAsHits() {
+        const auto filled = [](const std::vector<std::string>& steps) {
+            Sheet sheet;
+            sheet.title = "Steps";
+            sheet.pattern = {{"hat", steps}};
+            SheetSettings settings = settingsFor(SheetLayout::Workbook);
+            settings.parts = {SheetPart::Pattern};
+            const QImage page = drawPages(sheet, settings).front();
+            int count = 0;
+            for (int y = 0; y < page.height(); ++y)
+                for (int x = 0; x < page.width(); ++x)
+                    if (QColor(page.pixel(x, y)) == Look::light().kind(SignalKind::Gate)) ++count;
+            return count;
+        };
+        const int one = filled({"x", "·", "·"});
+        QVERIFY(one > 100);
+        QVERIFY2(filled({"x", "X", "·"}) > 1.8 * one, qPrintable(QString::number(filled({"x", "X", "·"}))));
+        QCOMPARE(filled({"x", "?", "·"}), one);
+    }
+
     void layoutsArePreviewed() {
         Opened o;
         o.window.showPlace(QStringLiteral("sheet"));
