@@ -463,8 +463,9 @@ void TimeChart::paintUnknown(QPainter& painter, const QRectF& bar, const QColor&
     painter.setPen(look().ink);
     // Within it where it is high enough, as a hit is; else above it, where notes have their names.
     const bool within = bar.height() >= 15;
-    painter.drawText(within ? bar : QRectF(bar.left(), bar.top() - 21, std::max(20.0, width), 18),
-                     within ? Qt::AlignCenter : Qt::AlignLeft | Qt::AlignVCenter, QStringLiteral("?"));
+    const auto align = static_cast<int>(within ? Qt::AlignCenter : Qt::AlignLeft | Qt::AlignVCenter);
+    painter.drawText(within ? bar : QRectF(bar.left(), bar.top() - 21, std::max(20.0, width), 18), align,
+                     QStringLiteral("?"));
 }
 
 void TimeChart::paintLane(QPainter& painter, const TimeRow& row) const {
