@@ -36,7 +36,8 @@ Json findingJson(const Finding& finding, const Patch& patch) {
 }
 
 void printFinding(const Finding& finding, const Observation& o, bool why) {
-    const std::string where = finding.cable ? fmt::format("cable {}", o.patch.row(finding.cable)) : o.nameOf(finding.post);
+    const std::string where =
+        finding.cable ? fmt::format("cable {}", o.patch.row(finding.cable)) : o.nameOf(finding.post);
     fmt::print("{} ({}): {}\n    {}\n", where, finding.rule, finding.figure.str(), finding.reason.str());
     for (std::size_t i = 0; i < finding.fixes.size(); ++i)
         fmt::print("    fix {}: {}\n", i + 1, finding.fixes[i].label.str());
