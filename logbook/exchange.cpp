@@ -34,11 +34,11 @@ Result<std::vector<DiaryEntry>> diaryOf(const Logbook& log, std::int64_t midnigh
                          .time =
                              QDateTime::fromMSecsSinceEpoch(line.at).toString(QStringLiteral("HH:mm")).toStdString()};
         entry.figures = std::move(take->figures);
-        entry.chart = chartPicture(bothOf(take->patch, take->patch));
+        entry.chart = chartPicture(bothOf(take->patch, take->patch, library));
         if (line.parent != 0)
             if (const auto parent = log.take(line.parent)) {
                 entry.from = takeName(*parent, speak);
-                entry.chart = chartPicture(bothOf(parent->patch, take->patch));
+                entry.chart = chartPicture(bothOf(parent->patch, take->patch, library));
                 for (const Difference& one : differences(parent->patch, take->patch, library))
                     if (one.group != Difference::Group::SmallPrint) entry.changes.push_back(inOneLine(one, speak));
             }

@@ -11384,6 +11384,10 @@ tempo 112</translation>
         <source>Move it with these</source>
         <translation>Mit diesen umziehen</translation>
     </message>
+    <message>
+        <source>The patch stays in %1.</source>
+        <translation>Der Patch bleibt in %1.</translation>
+    </message>
 </context>
 <context>
     <name>lariat::TakeList</name>

@@ -37,7 +37,7 @@ void BothChart::show(std::shared_ptr<const Patch> before, std::shared_ptr<const 
     library_ = &library;
     marked_ = {};
     markedPost_.clear();
-    both_ = after_ ? bothOf(before_ ? *before_ : *after_, *after_) : Both{};
+    both_ = after_ ? bothOf(before_ ? *before_ : *after_, *after_, library) : Both{};
     choose();
     layOut();
     QStringList told;

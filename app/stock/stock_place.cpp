@@ -310,6 +310,8 @@ void StockPlace::askHowToMove(const Patch& patch, const Case& to, const Rehousin
         become(housed.moved.patch, to);
     else if (chosen == go)
         become(without.patch, to);
+    else if (const Case* here = session_.document.housing()) // what was said while it looked is over
+        Q_EMIT message(tr("The patch stays in %1.").arg(q(here->name)), false);
 }
 
 void StockPlace::become(Patch patch, const Case& to) {

@@ -2,8 +2,6 @@
 
 #include <algorithm>
 #include <map>
-#include <optional>
-#include <set>
 
 #include <fmt/format.h>
 
@@ -19,18 +17,18 @@ constexpr const char* kBefore = "#b3402a";
 constexpr const char* kAfter = "#2f5d8a";
 constexpr const char* kDashes = R"( stroke-dasharray="3 2")";
 
-/// How many knobs stand elsewhere. One that is not written down in either stands the same.
-int knobsApart(const Post& a, const Post& b) {
-    std::set<std::string> ids;
-    for (const Post* post : {&a, &b})
-        for (const auto& knob : post->knobs) ids.insert(knob.first);
-    return static_cast<int>(std::ranges::count_if(ids, [&](const std::string& id) {
-        const auto in = [&](const Post& post) {
-            const auto found = post.knobs.find(id);
-            return found == post.knobs.end() ? std::optional<double>() : std::optional(found->second);
-        };
-        return in(a) != in(b);
-    }));
+/// How many knobs stand elsewhere, wherever they are written down; of another part, none can be told.
+int knobsApart(const Post& a, const Post& b, const Library& library) {
+    const PartInfo* part = library.part(b);
+    if (!part || a.module != b.module || a.part != b.part) return 0;
+    return static_cast<int>(std::ranges::count_if(
+        part->knobs, [&](const KnobInfo& knob) { return knobValue(a, knob) != knobValue(b, knob); }));
+}
+
+/// All but where its knobs stand.
+bool isOtherwise(Post a, Post b) {
+    a.knobs = b.knobs = {};
+    return !(a == b);
 }
 
 /// `list` with what only `others` has behind what it follows there.
@@ -53,16 +51,17 @@ bool playsOtherwise(const Patch& a, const Patch& b, const std::string& post) {
 
 } // namespace
 
-Both bothOf(const Patch& before, const Patch& after) {
+Both bothOf(const Patch& before, const Patch& after, const Library& library) {
     Both out;
     std::vector<BothPost> was;
     for (const Post& post : before.posts) was.push_back({BothPost::State::OnlyBefore, post.id, post.name, 0});
     for (const Post& post : after.posts) {
         const Post* then = before.post(post.id);
-        BothPost one{BothPost::State::OnlyAfter, post.id, post.name, then ? knobsApart(*then, post) : 0};
+        BothPost one{BothPost::State::OnlyAfter, post.id, post.name, then ? knobsApart(*then, post, library) : 0};
         if (then)
-            one.state = *then == post && !playsOtherwise(before, after, post.id) ? BothPost::State::Same
-                                                                                 : BothPost::State::Changed;
+            one.state = one.knobs > 0 || isOtherwise(*then, post) || playsOtherwise(before, after, post.id)
+                            ? BothPost::State::Changed
+                            : BothPost::State::Same;
         out.posts.push_back(std::move(one));
     }
     out.posts =

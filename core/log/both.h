@@ -1,7 +1,7 @@
 // Two patches on one chart: the posts of either, and every cable of either with what became of it.
 #pragma once
 
-#include "model/patch.h"
+#include "library/library.h"
 
 #include <string>
 #include <vector>
@@ -30,7 +30,7 @@ struct Both {
     std::vector<BothRow> rows; ///< the same of cables, which are the same if they enter the same jack
 };
 
-Both bothOf(const Patch& before, const Patch& after);
+Both bothOf(const Patch& before, const Patch& after, const Library& library);
 
 /// As a small picture (SVG, 360 wide): posts as lines, cables as rows, before in red and dashed, after in blue.
 std::string chartPicture(const Both& both);

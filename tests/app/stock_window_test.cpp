@@ -208,6 +208,7 @@ class StockWindowTest : public QObject {
         answerQuestion(QStringLiteral("Leave it here"), &asked);
         Q_EMIT cases->activated(keepers);
         QTRY_VERIFY_WITH_TIMEOUT(asked.contains(QLatin1String("Clock")), 20000);
+        QTRY_VERIFY(o.message().contains(QLatin1String("stays in Tower case")));
         QCOMPARE(o.window.document().patch().caseId, std::string("tower-case"));
         QCOMPARE(cases->currentData().toString(), QStringLiteral("tower-case"));
         const std::size_t before = o.window.document().patch().posts.size();

@@ -154,7 +154,7 @@ class LogTest : public QObject {
         QVERIFY(other);
         after = *applyEdit(after, MoveCable{moved.id, {moved.from.post, other->id}, moved.to});
         after = *applyEdit(after, SetKnob{"filter", "cutoff", 655.0});
-        const Both both = bothOf(lamp(), after);
+        const Both both = bothOf(lamp(), after, library());
         QCOMPARE(both.posts.size(), lamp().posts.size());
         QCOMPARE(both.rows.size(), lamp().cables.size());
         const auto row = [&](const JackRef& to) { return *std::ranges::find(both.rows, to, &BothRow::to); };
@@ -168,11 +168,22 @@ class LogTest : public QObject {
                  static_cast<std::ptrdiff_t>(lamp().cables.size()) - 2);
         const auto filter = std::ranges::find(both.posts, std::string("filter"), &BothPost::id);
         QVERIFY(filter->state == BothPost::State::Changed && filter->knobs == 1);
+        // A knob that one of them writes down and the other has at its initial place stands the same.
+        Patch unwritten = lamp();
+        Post& post = *std::ranges::find(unwritten.posts, std::string("filter"), &Post::id);
+        const PartInfo& filterPart = *library().part(post);
+        const auto usual = std::ranges::find_if(
+            filterPart.knobs, [&](const KnobInfo& knob) { return !knob.momentary && !post.knobs.contains(knob.id); });
+        QVERIFY(usual != filterPart.knobs.end());
+        post.knobs[usual->id] = usual->initial;
+        for (const BothPost& one : bothOf(lamp(), unwritten, library()).posts)
+            QVERIFY2(one.state == BothPost::State::Same && one.knobs == 0, one.name.c_str());
         // The other way round, what went has come.
-        const Both back = bothOf(after, lamp());
+        const Both back = bothOf(after, lamp(), library());
         QVERIFY(std::ranges::find(back.rows, gone.to, &BothRow::to)->state == BothRow::State::OnlyAfter);
-        for (const BothPost& post : bothOf(lamp(), lamp()).posts) QVERIFY(post.state == BothPost::State::Same);
-        QVERIFY(bothOf(Patch{}, Patch{}).rows.empty());
+        for (const BothPost& post : bothOf(lamp(), lamp(), library()).posts)
+            QVERIFY(post.state == BothPost::State::Same);
+        QVERIFY(bothOf(Patch{}, Patch{}, library()).rows.empty());
     }
 
     void takenApartAndTogetherItIsTheSame() {
